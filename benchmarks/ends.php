@@ -15,7 +15,6 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Work\Bench\EndSheets;
-use Tests\Support\Procedures;
 
 require __DIR__.'/../vendor/autoload.php';
 
@@ -23,10 +22,6 @@ ini_set('memory_limit', '2G');
 $argv ??= [];
 $in = InstallationFile::parse((string) file_get_contents($argv[1] ?? 'php://stdin'))->installation;
 $plan = (new Planner())->plan($in, new Record());
-$procedures = array_map(
-    static fn (string $file) => Procedures::procedure(basename($file, '.json')),
-    glob(__DIR__.'/../catalogue/procedures/*.json') ?: [],
-);
 $sheets = new EndSheets($in);
 $kept = [];
 $took = ['sheets' => [], 'cold' => [], 'kept' => []];
@@ -41,14 +36,10 @@ foreach ($in->runs() as $run) {
         $fit = $sheet === null || $leg === null
             ? null
             : LegFit::of($leg->leg, $sheet->cable, $of->end($side)->joints, $in);
-        $recipe = $leg->preparation->recipe->id ?? '';
-        $found = array_values(array_filter(
-            $procedures,
-            static fn ($procedure): bool => $fit !== null && $procedure->isFor($recipe, $fit->connector->id),
-        ));
-        // What names the connector is before what does not.
-        usort($found, static fn ($a, $b): int => ($b->connectors !== []) <=> ($a->connectors !== []));
-        if ($fit === null || $leg === null || $fitting === null || $found === []) {
+        $found = $fit === null
+            ? null
+            : $in->catalogue->procedureFor($fit->connector, $fit->prepares(), (string) $leg?->leg->procedure);
+        if ($fit === null || $leg === null || $fitting === null || $found === null) {
             continue;
         }
         $joints = array_values(array_filter(
@@ -57,11 +48,11 @@ foreach ($in->runs() as $run) {
         ));
         $began = hrtime(true);
         $stations = new Stations($fit, $joints, $leg->preparation, $in->rules(), $fitting->blocks);
-        $made = Made::by($found[0], $stations->workpiece(), $stations->for($found[0]));
+        $made = Made::by($found, $stations->workpiece(), $stations->for($found));
         $cold = hrtime(true) - $began;
-        $kept[$stations->signature($found[0])] ??= $made;
+        $kept[$stations->signature($found)] ??= $made;
         $began = hrtime(true);
-        $made = $kept[$stations->signature($found[0])];
+        $made = $kept[$stations->signature($found)];
         $took['sheets'][] = $sheetTook;
         $took['cold'][] = $cold;
         $took['kept'][] = hrtime(true) - $began;

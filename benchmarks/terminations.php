@@ -15,6 +15,7 @@ use App\Planning\ShippedCatalogue;
 use App\Planning\Uncollected;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\ShellBond;
@@ -37,7 +38,7 @@ $timed = static function (callable $work): float {
 };
 $demo = InstallationFile::parse((string) file_get_contents(__DIR__.'/../database/demo/brackwater.json'))
     ->installation;
-$in = $demo->withCatalogue($demo->catalogue->completedBy(ShippedCatalogue::load()));
+$in = $demo->withCatalogue(FormerConversion::completed($demo->catalogue, ShippedCatalogue::load()));
 $plan = (new Planner())->plan($in);
 $sheets = new EndSheets($in);
 
@@ -128,7 +129,7 @@ foreach ([30, 60, count($in->catalogue->plans())] as $count) {
             $in->catalogue->signals(),
             array_slice($in->catalogue->plans(), 0, $count, true),
             $in->catalogue->parts(),
-            $in->catalogue->recipes(),
+            $in->catalogue->procedures(),
         ),
     );
     $took = $timed(static fn (): array => (new Suitability($few))->of('pair-foil', 'analogue'));

@@ -280,7 +280,7 @@ Route::prefix('api')->group(function (): void {
                 Route::post('runs/propose', [RunController::class, 'propose'])->name('reads.runs-propose');
                 Route::patch('runs/{id}', [RunController::class, 'update']);
                 Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
-                Route::put('runs/{id}/ends/{side}/recipe', [RunController::class, 'recipe']);
+                Route::put('runs/{id}/ends/{side}/procedure', [RunController::class, 'procedure']);
                 Route::put('runs/{id}/ends/{side}/joint', [RunController::class, 'except']);
                 Route::delete('runs/{id}', [RunController::class, 'destroy']);
                 Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->where('id', Places::NUMBER);

@@ -7,6 +7,7 @@ namespace App\Changes;
 use App\Formats\BadLine;
 use App\Planning\Loaded;
 use Sartal\Core\Ends\Making\EndMaker;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\HandJoint;
 use Sartal\Core\Given\Installation\Leg;
@@ -16,7 +17,7 @@ use Sartal\Core\Given\Measure\InvalidMeasure;
 use Sartal\Core\Given\Measure\Length;
 
 /**
- * What a planner decides about one end by hand, against the plans or the recipes. Each is one change that can be
+ * What a planner decides about one end by hand, against the plans or the procedures. Each is one change that can be
  * undone.
  */
 final readonly class EndDesk
@@ -61,34 +62,53 @@ final readonly class EndDesk
     }
 
     /**
-     * Prepares some legs of an end by another recipe; "" goes back to the connector's own.
+     * Makes some legs of an end by another procedure; "" goes back to what the connector names.
      *
      * @param  list<string>  $legs
      *
      * @throws BadLine
      * @throws StaleWrite
      */
-    public function prepareBy(
+    public function makeBy(
         Loaded $loaded,
         Author $by,
         Run $run,
         Side $side,
         array $legs,
-        string $recipe,
+        string $procedure,
         int $version,
     ): RunWritten {
-        $known = $loaded->installation->catalogue->recipes();
-        if ($recipe !== '' && ! isset($known[$recipe])) {
-            throw BadLine::because('recipe', $recipe, 'There is no such recipe. Choose one from the catalogue.');
+        $known = $loaded->installation->catalogue->procedure($procedure);
+        if ($procedure !== '' && $known === null) {
+            throw BadLine::because(
+                'procedure',
+                $procedure,
+                'There is no such procedure. Choose one from the catalogue.',
+            );
+        }
+        foreach ($run->end($side)->legs as $leg) {
+            $isMeant = $known !== null && in_array($leg->id, $legs, true);
+            foreach ($isMeant ? self::unsafe($loaded, $leg, $known) : [] as $missing) {
+                throw BadLine::because('procedure', $known->name ?? '', $missing);
+            }
         }
         $made = array_map(
-            static fn (Leg $leg): Leg => in_array($leg->id, $legs, true) ? $leg->withRecipe($recipe) : $leg,
+            static fn (Leg $leg): Leg => in_array($leg->id, $legs, true) ? $leg->madeBy($procedure) : $leg,
             $run->end($side)->legs,
         );
-        $how = $recipe === '' ? 'as its connector has it' : 'by '.$known[$recipe]->name;
-        $words = sprintf('%s end %s prepared %s', $run->code, $side->value, $how);
+        $how = $known === null ? 'as its connector has it' : 'by '.$known->name;
+        $words = sprintf('%s end %s made %s', $run->code, $side->value, $how);
 
         return $this->write($loaded, $by, $run, $side, $run->end($side)->withLegs($made), $words, $version);
+    }
+
+    /** @return list<string> what would be missing of the steps that secure somebody's life */
+    private static function unsafe(Loaded $loaded, Leg $leg, MakingProcedure $procedure): array
+    {
+        $catalogue = $loaded->installation->catalogue;
+        $type = $catalogue->connector($loaded->installation->fitting($leg->landing->fitting ?? '')->connector ?? '');
+
+        return $type === null ? [] : $catalogue->unsecured($type, $procedure);
     }
 
     /**

@@ -18,7 +18,6 @@ use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
-use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\UsedTypes;
@@ -58,7 +57,7 @@ final readonly class TypeDesk
         $shape = self::canonical($kind, $definition);
         $id = is_string($shape['id']) ? $shape['id'] : '';
         self::keepsWhatIsLocked($loaded, $kind, $definition);
-        self::isFollowed($loaded, $kind, $id, $shape);
+        self::namesWhatSecures($loaded, $kind, $definition);
         $exists = $loaded->stored->entries()->where('kind', $kind->value)->where('key', $id)->exists();
         if ($exists && $version === null) {
             throw BadLine::because(
@@ -83,34 +82,6 @@ final readonly class TypeDesk
     }
 
     /**
-     * A recipe whose ends are made by a procedure is followed by nobody.
-     *
-     * @param  array<int|string, mixed>  $shape
-     *
-     * @throws BadLine
-     */
-    private static function isFollowed(Loaded $loaded, DecisionKind $kind, string $id, array $shape): void
-    {
-        $recipe = $kind === DecisionKind::Recipe ? $loaded->installation->catalogue->recipe($id) : null;
-        if ($recipe === null || $shape === self::shape($recipe)) {
-            return;
-        }
-        foreach (UsedTypes::in($loaded->installation)->procedures() as $made) {
-            if (in_array($id, $made->inPlaceOf, true)) {
-                throw BadLine::because(
-                    'id',
-                    $id,
-                    sprintf(
-                        'Ends of this recipe are made by the procedure “%s”. Change that one; or copy the recipe '.
-                            'under another id and choose it at the end.',
-                        $made->name,
-                    ),
-                );
-            }
-        }
-    }
-
-    /**
      * What secures somebody's life stays in every procedure that makes the same ends.
      *
      * @throws BadLine
@@ -131,11 +102,40 @@ final readonly class TypeDesk
     {
         $missing = [];
         foreach ($in->catalogue->procedures() as $known) {
-            $isOfTheSame = $known->id === $copy->id || array_intersect($known->inPlaceOf, $copy->inPlaceOf) !== [];
+            $isOfTheSame = $known->id === $copy->id ||
+                $copy->securesAs($known) ||
+                in_array($known->id, $copy->insteadOf, true) ||
+                array_intersect($known->insteadOf, $copy->insteadOf) !== [];
             array_push($missing, ...$isOfTheSame ? $known->missingIn($copy) : []);
         }
+        foreach ($in->catalogue->connectors() as $type) {
+            $isNamed = in_array($copy->id, $type->cable->procedures, true);
+            array_push($missing, ...$isNamed ? $in->catalogue->unsecured($type, $copy) : []);
+        }
 
-        return $missing;
+        return array_values(array_unique($missing));
+    }
+
+    /**
+     * A mains connector names nothing that leaves out what secures somebody's life.
+     *
+     * @throws BadLine
+     */
+    private static function namesWhatSecures(Loaded $loaded, DecisionKind $kind, mixed $definition): void
+    {
+        $catalogue = $loaded->installation->catalogue;
+        foreach ($kind === DecisionKind::Connector ? Decided::type($kind, $definition)->connectors() : [] as $type) {
+            foreach ($type->cable->procedures as $prepares => $id) {
+                $procedure = $catalogue->procedure($id) ?? throw BadLine::because(
+                    'cable.procedures.'.$prepares,
+                    $id,
+                    'There is no such procedure. Name one of the catalogue.',
+                );
+                foreach ($catalogue->unsecured($type, $procedure) as $missing) {
+                    throw BadLine::because('cable.procedures.'.$prepares, $procedure->name, $missing);
+                }
+            }
+        }
     }
 
     /** @throws InvalidDocument naming every field that is wrong */
@@ -186,7 +186,7 @@ final readonly class TypeDesk
 
     /** @return array<int|string, mixed> in its canonical spelling */
     public static function shape(
-        CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe|MakingProcedure $type,
+        CableType|ConnectorType|SignalType|ContactPlan|Part|MakingProcedure $type,
     ): array {
         /** @var array<int|string, mixed> $shape */
         $shape = json_decode((string) json_encode(CatalogueEncoder::type($type)), true);

@@ -9,9 +9,9 @@ use App\Documents\Drawing\Colours;
 use App\Documents\Drawing\ConnectorPicture;
 use App\Documents\Drawing\EndPicture;
 use App\Documents\Drawing\LengthText;
-use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\View;
 use Sartal\Core\Ends\Making\MadeEnd;
+use Sartal\Core\Ends\Making\MakingFindings;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Making\StepWords;
 use Sartal\Core\Ends\Opening\OpenedEnd;
@@ -19,7 +19,7 @@ use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Preparing\CoreCut;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Catalogue\HazardDomain;
-use Sartal\Core\Given\Catalogue\RecipeStep;
+use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Units;
 use Sartal\Core\Given\Schools\School;
@@ -239,50 +239,22 @@ final class SheetDrawing
         $this->y += 1.4;
     }
 
+    /** Where its procedure does not make it right, what is wrong stands before it. */
     private function strip(SheetLeg $leg): void
     {
-        if ($leg->made !== null && $leg->isMade()) {
-            $this->making($leg->made);
-
-            return;
-        }
-        $recipe = $leg->preparation->recipe;
-        if ($recipe === null) {
-            $this->canvas->text(
-                self::LEFT,
-                $this->y,
-                'No recipe says how this cable is prepared for this connector.',
-                3.2,
-                bold: true,
-                fill: '#b0302b',
-            );
-            $this->y += 6;
-
-            return;
-        }
-        $drawing = new StrippedEnd($recipe, $this->sheet->cable);
-        $this->room($drawing->height() + 6 + 5 * count($recipe->steps));
-        $this->canvas->text(
-            self::LEFT,
-            $this->y,
-            'Prepare: '.
-                $recipe->name.
-                ($recipe->discard->isZero()
-                    ? ''
-                    : '. Cut off and throw away the first '.LengthText::of($recipe->discard, $this->view->units)),
-            3.2,
-            bold: true,
+        $findings = (new MakingFindings($this->sheet->cable))->of(
+            ($leg->made ?? $leg->done)->procedure,
+            ($leg->made ?? $leg->done)->made,
+            Subject::cable($this->sheet->cable->id),
         );
-        $drawing->on($this->canvas, self::LEFT, $this->y + 5, 88, $this->view->units);
-        $y = $this->y + 6;
-        foreach ($recipe->steps as $i => $step) {
-            foreach (self::wrapped($i + 1 .'. '.$this->step($step), 56) as $line) {
-                $this->canvas->text(self::LEFT + 92, $y, $line, 2.9);
-                $y += 3.9;
+        foreach ($findings as $finding) {
+            foreach (self::wrapped($finding->words, 112) as $line) {
+                $this->room(6);
+                $this->canvas->text(self::LEFT, $this->y, $line, 3, bold: true, fill: '#b0302b');
+                $this->y += 4.2;
             }
-            $y += 0.8;
         }
-        $this->y = max($this->y + $drawing->height() + 9, $y + 4);
+        $this->making($leg->made ?? $leg->done);
     }
 
     /** Step by step, each that changes the end with a picture of it. */
@@ -351,18 +323,6 @@ final class SheetDrawing
         $this->y += 8;
     }
 
-    private function step(RecipeStep $step): string
-    {
-        return sprintf(
-            '%s at %s: %s',
-            ucfirst(str_replace('-', ' ', $step->layer->value)),
-            LengthText::of($step->at, $this->view->units),
-            $step->does,
-        ).
-            ($step->keep === '' ? '' : '; keep '.$step->keep).
-            ($step->check === '' ? '' : '. Check: '.$step->check);
-    }
-
     private function blocks(SheetFitting $fitting): void
     {
         if ($fitting->blocks === []) {
@@ -385,7 +345,9 @@ final class SheetDrawing
         foreach ($fitting->legs as $leg) {
             foreach ($leg->preparation->cores as $core) {
                 if (in_array($core->joint->channel, $block->channels, true)) {
-                    return ', cut to '.LengthText::of($leg->reach($core), $this->view->units);
+                    $reach = $leg->reach($core);
+
+                    return $reach === null ? '' : ', cut to '.LengthText::of($reach, $this->view->units);
                 }
             }
         }
@@ -515,7 +477,7 @@ final class SheetDrawing
         $this->canvas->text(
             $x + 88,
             $this->y,
-            LengthText::of($this->reach($core, $fitting), $this->view->units, 1),
+            $this->reach($core, $fitting),
             2.8,
             'end',
         );
@@ -526,15 +488,16 @@ final class SheetDrawing
         $this->y += 4.6;
     }
 
-    private function reach(CoreCut $core, SheetFitting $fitting): Length
+    private function reach(CoreCut $core, SheetFitting $fitting): string
     {
         foreach ($fitting->legs as $leg) {
-            if (in_array($core, $leg->preparation->cores, true)) {
-                return $leg->reach($core);
+            $reach = in_array($core, $leg->preparation->cores, true) ? $leg->reach($core) : null;
+            if ($reach !== null) {
+                return LengthText::of($reach, $this->view->units, 1);
             }
         }
 
-        return $core->length->result;
+        return '';
     }
 
     private function unused(): void

@@ -25,6 +25,7 @@ use Sartal\Core\File\RunCodec;
 use Sartal\Core\File\StockCodec;
 use Sartal\Core\File\TestingCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\UsedTypes;
 use Sartal\Core\Plan\Checks\Instruments;
@@ -105,9 +106,10 @@ final class FileImporter
     /** What the file pins, and whatever else it uses of the shipped types. */
     private static function pinned(Installation $installation): Catalogue
     {
-        $merged = $installation->withCatalogue($installation->catalogue->completedBy(ShippedCatalogue::load()));
+        $own = FormerConversion::of($installation->catalogue, ShippedCatalogue::load());
+        $merged = $installation->withCatalogue($own->plus(ShippedCatalogue::load()));
 
-        return $installation->catalogue->plus(UsedTypes::in($merged));
+        return $own->plus(UsedTypes::in($merged));
     }
 
     /** @throws InvalidDocument */

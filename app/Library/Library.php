@@ -26,7 +26,10 @@ use Sartal\Core\File\DecisionKind;
 final readonly class Library
 {
     /** Fields of a definition that name other types. */
-    private const NAMES = ['connector', 'signal', 'cable', 'recipe', 'part', 'parts', 'with', 'plan', 'procedure'];
+    private const NAMES = ['connector', 'signal', 'cable', 'part', 'parts', 'with', 'plan', 'procedure'];
+
+    /** Fields that name one for each of several things. */
+    private const NAMED_BY = ['procedures'];
 
     public function __construct(private ChangeLog $log)
     {
@@ -177,7 +180,7 @@ final readonly class Library
     private function named(LibraryType $first, Loaded $loaded): array
     {
         $known = [];
-        foreach (DecisionKind::types() as $kind) {
+        foreach (DecisionKind::offered() as $kind) {
             $known += $loaded->installation->catalogue->{$kind->list()}();
         }
         $library = LibraryType::query()->where('organisation_id', $first->organisation_id)->get();
@@ -210,7 +213,9 @@ final readonly class Library
         $names = [];
         foreach ($definition as $key => $value) {
             $isName = ($inside && is_int($key)) || in_array($key, self::NAMES, true);
-            if (is_array($value)) {
+            if (is_array($value) && in_array($key, self::NAMED_BY, true)) {
+                $names += array_fill_keys(array_filter(array_values($value), is_string(...)), true);
+            } elseif (is_array($value)) {
                 $names += self::names($value, $isName);
             } elseif ($isName && is_string($value)) {
                 $names[$value] = true;

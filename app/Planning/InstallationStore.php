@@ -15,6 +15,7 @@ use Sartal\Core\File\Problems;
 use Sartal\Core\File\Spelled;
 use Sartal\Core\File\TestingCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Proof\Record\Record;
 
 /**
@@ -68,7 +69,10 @@ final class InstallationStore
                 );
             }
             if ($isType) {
-                $pinned = $pinned->replacing(Decided::type($edit->kind, $edit->after));
+                $pinned = FormerConversion::of(
+                    $pinned->replacing(Decided::type($edit->kind, $edit->after)),
+                    ShippedCatalogue::load(),
+                );
                 $installation = $installation->withCatalogue($pinned->plus($installation->catalogue));
             } else {
                 $installation = Decided::in($installation, $edit->kind, $edit->key, $edit->after);
@@ -318,12 +322,12 @@ final class InstallationStore
         $problems = new Problems();
         $read = FileDecoder::installation(Fields::from($data, '', $problems));
         // An installation's own types win over those it pinned, and those over shipped ones of the same id.
-        // A release is made as it was released: one from before there were procedures by its recipes.
-        $shipped = $isReleased ? ShippedCatalogue::load()->madeBy([]) : ShippedCatalogue::load();
-        $installation = $read->withCatalogue($read->catalogue->completedBy($shipped));
         $problems->settle();
+        $shipped = ShippedCatalogue::load();
+        $own = FormerConversion::of($isReleased ? $read->catalogue->asReleased() : $read->catalogue, $shipped);
+        $installation = $read->withCatalogue($own->plus($shipped));
         $record ??= Recorded::milestones($stored);
 
-        return new Loaded($stored, $installation, $read->catalogue, $record, $versions, $stored->names(), $prints);
+        return new Loaded($stored, $installation, $own, $record, $versions, $stored->names(), $prints);
     }
 }

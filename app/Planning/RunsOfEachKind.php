@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\Models\StoredInstallation;
 use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
@@ -34,7 +35,7 @@ final readonly class RunsOfEachKind
         );
         $read = InstallationFile::parse($file)->installation;
 
-        return $read->withCatalogue($read->catalogue->completedBy(ShippedCatalogue::load()));
+        return $read->withCatalogue(FormerConversion::completed($read->catalogue, ShippedCatalogue::load()));
     }
 
     private function file(Loaded $loaded): string

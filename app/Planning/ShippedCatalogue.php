@@ -17,12 +17,16 @@ use Sartal\Core\Given\Catalogue\Catalogue;
  */
 final class ShippedCatalogue
 {
-    private const KINDS = ['cables', 'connectors', 'signals', 'plans', 'parts', 'recipes', 'procedures'];
+    private const KINDS = ['cables', 'connectors', 'signals', 'plans', 'parts', 'procedures'];
+
+    /** What makes the ends of recipes that shipped before there were procedures, with a mark of each. */
+    private const FORMER = 'former';
 
     /** Folders of the code that reads the files, and of what it makes of them. */
     private const READERS = [
         'core/Given/Catalogue',
         'core/Given/Catalogue/Procedures',
+        'core/Given/Catalogue/Former',
         'core/Given/Schools',
         'core/Given/Measure',
         'core/File',
@@ -55,7 +59,7 @@ final class ShippedCatalogue
     private static function files(string $folder): array
     {
         $files = [];
-        foreach (self::KINDS as $kind) {
+        foreach ([...self::KINDS, self::FORMER] as $kind) {
             $files[$kind] = glob($folder.'/'.$kind.'/*.json') ?: [];
         }
 
@@ -98,6 +102,7 @@ final class ShippedCatalogue
                 $paths,
             );
         }
+        $data[self::FORMER] = $data[self::FORMER][0] ?? [];
         $problems = new Problems();
         $fields = Fields::from($data, 'catalogue', $problems);
         $catalogue = CatalogueDecoder::catalogue($fields);

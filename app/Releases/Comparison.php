@@ -46,7 +46,7 @@ final class Comparison
         foreach (self::shared() as $list => $words) {
             array_push($lines, ...self::lists($words, self::keyed($was[$list] ?? []), self::keyed($is[$list] ?? [])));
         }
-        foreach (DecisionKind::types() as $kind) {
+        foreach (DecisionKind::offered() as $kind) {
             $list = $kind->list();
             array_push(
                 $lines,
@@ -152,7 +152,7 @@ final class Comparison
     /** By what lengths are reckoned: a state from before there were procedures knows nothing of what they use up. */
     private static function edition(Loaded $state): Edition
     {
-        return $state->installation->catalogue->procedures() === [] ? Edition::Second : Edition::now();
+        return $state->pinned->former->isAlone ? Edition::Second : Edition::now();
     }
 
     /**

@@ -21,6 +21,8 @@ final class CableSideCodec
 {
     public static function decode(Fields $fields): CableSide
     {
+        // What it named before there were procedures is read with its catalogue.
+        $fields->has('recipes');
         $terminals = [];
         foreach ($fields->each('terminals', self::terminal(...)) as $terminal) {
             $terminals[$terminal->name] = $terminal;
@@ -43,7 +45,7 @@ final class CableSideCodec
             ),
             array_map(intval(...), $fields->texts('clocking')),
             $fields->texts('slides'),
-            $fields->textMap('recipes'),
+            $fields->textMap('procedures'),
             $fields->texts('print'),
             self::hardware($fields),
             $fields->flag('staggered', false),
@@ -114,7 +116,7 @@ final class CableSideCodec
             ),
             'clocking' => array_map(strval(...), $side->clocking),
             'slides' => $side->slides,
-            'recipes' => $side->recipes === [] ? null : (object) $side->recipes,
+            'procedures' => $side->procedures === [] ? null : (object) $side->procedures,
             'print' => $side->print,
             'hardware' => $side->hardware === [] ? null : (object) $side->hardware,
             'staggered' => $side->staggered ?: null,

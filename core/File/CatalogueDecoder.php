@@ -28,7 +28,6 @@ use Sartal\Core\Given\Catalogue\Point;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\ReachKind;
 use Sartal\Core\Given\Catalogue\ReachRule;
-use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalJoins;
 use Sartal\Core\Given\Catalogue\SignalType;
@@ -43,14 +42,35 @@ final class CatalogueDecoder
 
     public static function catalogue(Fields $fields): Catalogue
     {
+        $named = $madeBy = [];
+        $connectors = self::byId(
+            $fields,
+            'connectors',
+            static function (Fields $each) use (&$named): ConnectorType {
+                $type = self::connector($each);
+                $named[$type->id] = $each->has('cable') ? $each->child('cable')->textMap('recipes') : [];
+
+                return $type;
+            },
+        );
+        $procedures = self::byId(
+            $fields,
+            'procedures',
+            static function (Fields $each) use (&$madeBy): MakingProcedure {
+                $madeBy = FormerCodec::standing($each, $madeBy);
+
+                return MakingCodec::decode($each);
+            },
+        );
+
         return new Catalogue(
             self::byId($fields, 'cables', self::cable(...)),
-            self::byId($fields, 'connectors', self::connector(...)),
+            $connectors,
             self::byId($fields, 'signals', self::signal(...)),
             self::byId($fields, 'plans', self::plan(...)),
             self::byId($fields, 'parts', PartCodec::decode(...)),
-            self::byId($fields, 'recipes', RecipeCodec::decode(...)),
-            self::byId($fields, 'procedures', MakingCodec::decode(...)),
+            $procedures,
+            FormerCodec::decode($fields, $named, $madeBy),
         );
     }
 
@@ -310,7 +330,7 @@ final class CatalogueDecoder
     }
 
     /**
-     * @template T of CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe|MakingProcedure
+     * @template T of CableType|ConnectorType|SignalType|ContactPlan|Part|MakingProcedure
      *
      * @param  callable(Fields): T  $read
      * @return array<int|string, T>

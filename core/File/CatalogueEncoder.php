@@ -15,6 +15,7 @@ use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\ElementLayer;
 use Sartal\Core\Given\Catalogue\FireClass;
+use Sartal\Core\Given\Catalogue\Former\Recipe;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\MatingMode;
 use Sartal\Core\Given\Catalogue\Metal;
@@ -23,7 +24,6 @@ use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Point;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\ReachRule;
-use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalJoins;
 use Sartal\Core\Given\Catalogue\SignalType;
@@ -46,8 +46,8 @@ final class CatalogueEncoder
             'signals' => array_map(self::signal(...), array_values($catalogue->signals())),
             'plans' => array_map(self::plan(...), array_values($catalogue->plans())),
             'parts' => array_map(PartCodec::encode(...), array_values($catalogue->parts())),
-            'recipes' => array_map(RecipeCodec::encode(...), array_values($catalogue->recipes())),
             'procedures' => array_map(MakingCodec::encode(...), array_values($catalogue->procedures())),
+            ...self::brief(['former' => FormerCodec::encode($catalogue->former)]),
         ];
     }
 

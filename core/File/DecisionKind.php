@@ -47,6 +47,12 @@ enum DecisionKind: string
         return self::at(DecisionHome::Type);
     }
 
+    /** @return list<self> types that there are today; a recipe is read where somebody decided on one before */
+    public static function offered(): array
+    {
+        return array_values(array_filter(self::types(), static fn (self $kind): bool => $kind !== self::Recipe));
+    }
+
     /** @return list<self> what runs share and a planner keeps beside them, each by a form of its own */
     public static function shared(): array
     {

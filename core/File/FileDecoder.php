@@ -133,7 +133,29 @@ final class FileDecoder
         $own->done();
         $catalogue?->done();
 
-        return $installation;
+        return $installation->catalogue->former->isEmpty()
+            ? $installation
+            : $installation->withCatalogue($installation->catalogue->choosing(self::chosen($installation)));
+    }
+
+    /** @return array<int|string, array<int|string, true>> recipe → connectors of legs that chose it */
+    private static function chosen(Installation $in): array
+    {
+        $chosen = [];
+        foreach ($in->runs() as $run) {
+            foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
+                $fitting = $in->fitting($leg->landing->fitting ?? '');
+                if ($fitting !== null && isset($in->catalogue->former->recipes[$leg->procedure])) {
+                    $chosen[$leg->procedure] ??= [];
+                    $chosen[$leg->procedure] += array_fill_keys(
+                        [$fitting->connector, ...array_values($fitting->inserts)],
+                        true,
+                    );
+                }
+            }
+        }
+
+        return $chosen;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\File;
 
 use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\Procedures\Centre;
 use Sartal\Core\Given\Catalogue\Procedures\DemandOf;
 use Sartal\Core\Given\Catalogue\Procedures\EndDemand;
@@ -18,6 +19,7 @@ use Sartal\Core\Given\Catalogue\Procedures\MeasureKind;
 use Sartal\Core\Given\Catalogue\Procedures\Onto;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\Procedures\Selector;
+use Sartal\Core\Given\Catalogue\Procedures\TerminalReach;
 use Sartal\Core\Given\Catalogue\Procedures\Under;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Installation\HouseRules;
@@ -68,6 +70,9 @@ final class MakingCodec
             $known[$step->id] = true;
         }
 
+        // What it stood for before connectors named it is read with its catalogue.
+        $fields->has('inPlaceOf');
+
         return new MakingProcedure(
             $fields->name('id'),
             $fields->name('name'),
@@ -82,13 +87,56 @@ final class MakingCodec
                     $leg->flag('last', false),
                 ),
             ),
-            $fields->texts('inPlaceOf'),
+            $fields->texts('insteadOf'),
             $fields->texts('connectors'),
             self::closes($fields),
             self::crimps($fields),
             $fields->has('centre') ? $fields->choice('centre', Centre::class) : Centre::None,
             $fields->flag('throughLugs', false),
+            $fields->each('reaches', self::reach(...)),
+            self::joinings($fields),
         );
+    }
+
+    private static function reach(Fields $fields): TerminalReach
+    {
+        return new TerminalReach(
+            $fields->length('length', Length::metres(2)),
+            $fields->text('length'),
+            $fields->texts('of'),
+            $fields->text('function', ''),
+            $fields->has('joins') ? $fields->choice('joins', Onto::class) : null,
+            $fields->flag('asked', false),
+        );
+    }
+
+    /** @return array<int|string, mixed> */
+    private static function encodeReach(TerminalReach $reach): array
+    {
+        return CatalogueEncoder::brief([
+            'of' => $reach->of,
+            'function' => $reach->function,
+            'joins' => $reach->joins?->value,
+            'length' => $reach->written,
+            'asked' => $reach->isAsked ?: null,
+        ]);
+    }
+
+    /** @return list<Joining> */
+    private static function joinings(Fields $fields): array
+    {
+        $joinings = [];
+        foreach ($fields->texts('standsIn') as $text) {
+            $joining = Joining::tryFrom($text) ?? $fields->wrong(
+                'standsIn',
+                $text,
+                'is no way of joining. Give one of '.implode(', ', array_column(Joining::cases(), 'value')).'.',
+                null,
+            );
+            array_push($joinings, ...$joining === null ? [] : [$joining]);
+        }
+
+        return $joinings;
     }
 
     /** @return array<int|string, ?Onto> */
@@ -276,7 +324,7 @@ final class MakingCodec
                 ]),
                 $procedure->legs,
             ),
-            'inPlaceOf' => $procedure->inPlaceOf,
+            'insteadOf' => $procedure->insteadOf,
             'connectors' => $procedure->connectors,
             'closes' => array_map(
                 static fn (int|string $part, ?Onto $over): array => CatalogueEncoder::brief([
@@ -293,6 +341,8 @@ final class MakingCodec
             ),
             'centre' => $procedure->centre === Centre::None ? null : $procedure->centre->value,
             'throughLugs' => $procedure->throughLugs ?: null,
+            'reaches' => array_map(self::encodeReach(...), $procedure->reaches),
+            'standsIn' => array_column($procedure->standsIn, 'value'),
         ]);
     }
 

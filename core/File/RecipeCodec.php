@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Sartal\Core\File;
 
-use Sartal\Core\Given\Catalogue\Layer;
-use Sartal\Core\Given\Catalogue\Recipe;
-use Sartal\Core\Given\Catalogue\RecipeStep;
+use Sartal\Core\Given\Catalogue\Former\Layer;
+use Sartal\Core\Given\Catalogue\Former\Recipe;
+use Sartal\Core\Given\Catalogue\Former\RecipeStep;
 use Sartal\Core\Given\Measure\InvalidMeasure;
 use Sartal\Core\Given\Measure\Length;
 

@@ -90,7 +90,8 @@ final class RunCodec
             $fields->texts('elements'),
             $fields->length('length', Length::metres(self::LONGEST_TAIL), Length::zero()),
             $landing,
-            $fields->text('recipe', ''),
+            // A recipe that was chosen before there were procedures names what makes its ends since.
+            $fields->text('procedure', $fields->text('recipe', '')),
             $onEquipment,
             $fields->has('measured') ? $fields->length('measured', Length::metres(self::LONGEST_TAIL)) : null,
         );
@@ -157,7 +158,7 @@ final class RunCodec
                         'plan' => $leg->landing->plan,
                         'channels' => (object) $leg->landing->channels,
                     ],
-            'recipe' => $leg->recipe,
+            'procedure' => $leg->procedure,
             'onEquipment' => $leg->onEquipment ?: null,
             'measured' => $leg->measured?->canonical(),
         ]);

@@ -107,7 +107,7 @@ final class DependenciesTest extends TestCase
             'signals',
             'plans',
             'parts',
-            'recipes',
+            'procedures',
         ]);
         foreach ([Installation::class, Catalogue::class] as $class) {
             foreach ((new \ReflectionClass($class))->getProperties(\ReflectionProperty::IS_PUBLIC) as $property) {

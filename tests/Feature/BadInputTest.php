@@ -22,7 +22,7 @@ final class BadInputTest extends TestCase
     private const PLACES = [
         'api/looms/{id}/preview' => ['id' => 'L1'],
         'api/types/{kind}' => ['kind' => 'cable'],
-        'api/types/{kind}/preview' => ['kind' => 'recipe'],
+        'api/types/{kind}/preview' => ['kind' => 'procedure'],
         'api/types/{kind}/{id}' => ['kind' => 'cable', 'id' => 'pair-foil'],
         'api/library/{kind}/{id}' => ['kind' => 'cable', 'id' => 'pair-foil'],
         'api/shared/{kind}' => ['kind' => 'way'],

@@ -14,6 +14,7 @@ use Sartal\Core\Ends\Labelling\Marked;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Ends\Labelling\SheetGeometry;
 use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Given\Catalogue\LabelFace;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\LabelForm;
@@ -37,7 +38,8 @@ final class LabelSheetTest extends TestCase
         $file = InstallationFile::parse(
             (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/brackwater.json'),
         );
-        $in = $file->installation->withCatalogue($file->installation->catalogue->completedBy(ShippedCatalogue::load()));
+        $in = $file->installation;
+        $in = $in->withCatalogue(FormerConversion::completed($in->catalogue, ShippedCatalogue::load()));
         $plan = (new Planner())->plan($in);
         $prints = (new LabelPrints($in))->of(
             $plan->runs->map(static fn (RunPlan $run): array => $run->labels),

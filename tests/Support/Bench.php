@@ -166,10 +166,14 @@ final class Bench
         return new self($this->installation->withCatalogue($catalogue));
     }
 
-    /** Its ends as recipes prepare them: no procedure is for any of them. */
-    public function byRecipes(): self
+    /** The same from before there were procedures: its catalogue has recipes, and its connectors named them. */
+    public function fromBefore(): self
     {
-        return new self($this->installation->withCatalogue($this->installation->catalogue->madeBy([])));
+        $catalogue = $this->installation->catalogue;
+
+        return new self($this->installation->withCatalogue(
+            $catalogue->naming($catalogue->connectors(), $catalogue->procedures(), FormerFixtures::making()),
+        ));
     }
 
     public function withFitting(string $id, mixed ...$changes): self

@@ -11,7 +11,7 @@ use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 
-/** An end that can be made of the catalogue, and how it is made; by a recipe alone where there is no procedure. */
+/** An end that can be made of the catalogue, and how it is made; null where nothing says how. */
 final readonly class CatalogueEnd
 {
     /**
@@ -21,7 +21,6 @@ final readonly class CatalogueEnd
     public function __construct(
         public string $name,
         public CableType $cable,
-        public string $recipe,
         public ?MakingProcedure $procedure,
         public Workpiece $workpiece,
         public Station $station,

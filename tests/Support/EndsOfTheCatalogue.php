@@ -17,7 +17,7 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\HoodExit;
-use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\HouseRules;
@@ -28,21 +28,12 @@ use Throwable;
 /** Every cable in every connector, by every contact plan that its signal has, against which nothing is found today. */
 final readonly class EndsOfTheCatalogue
 {
-    /** @var list<MakingProcedure> */
-    private array $procedures;
-
     private HouseRules $rules;
 
     /** @param  list<School>  $answers  of the house, where they are not the usual ones */
     public function __construct(private Catalogue $catalogue, array $answers = [])
     {
         $this->rules = HouseRules::defaults()->with(...$answers);
-        $procedures = [];
-        foreach (glob(dirname(__DIR__, 2).'/catalogue/procedures/*.json') ?: [] as $file) {
-            $procedure = Procedures::procedure(basename($file, '.json'));
-            $procedures[] = $procedure;
-        }
-        $this->procedures = $procedures;
     }
 
     /** @return iterable<CatalogueEnd> */
@@ -61,37 +52,41 @@ final readonly class EndsOfTheCatalogue
         }
     }
 
-    /** @return iterable<non-empty-list<ContactPlan>> of a composite, one for each of its legs */
+    /** @return iterable<non-empty-list<array{ContactPlan, SignalType}>> of a composite, one for each of its legs */
     private function plans(CableType $cable): iterable
     {
-        $plans = array_filter(
-            $this->catalogue->plans(),
-            fn (ContactPlan $plan): bool => $plan->byScheme === [] && $this->signal($plan) !== null,
-        );
-        foreach ($plans as $plan) {
-            if ($cable->prepares('') !== 'composite') {
-                yield [$plan];
+        $line = $this->catalogue->theContactPlan('xlr3-female-cable-balanced');
+        $mains = $this->catalogue->theContactPlan('power-out-cable-mains');
+        foreach ($this->catalogue->plans() as $plan) {
+            foreach ($plan->byScheme === [] ? $this->signals($plan) : [] as $signal) {
+                if ($cable->prepares('') !== 'composite') {
+                    yield [[$plan, $signal]];
 
-                continue;
+                    continue;
+                }
+                yield $signal->id === 'mains'
+                    ? [[$plan, $signal], [$line, $this->catalogue->theSignal('analogue')]]
+                    : [[$mains, $this->catalogue->theSignal('mains')], [$plan, $signal]];
             }
-            $isMains = $this->signal($plan)?->id === 'mains';
-            yield $isMains
-                ? [$plan, $this->catalogue->theContactPlan('xlr3-female-cable-balanced')]
-                : [$this->catalogue->theContactPlan('power-out-cable-mains'), $plan];
         }
     }
 
     /**
-     * @param  non-empty-list<ContactPlan>  $plans
+     * @param  non-empty-list<array{ContactPlan, SignalType}>  $plans
      * @return iterable<CatalogueEnd> one for each leg and exit
      */
     private function ends(CableType $cable, array $plans): iterable
     {
-        $signals = array_values(array_filter(array_map($this->signal(...), $plans)));
-        $ids = array_map(static fn (SignalType $signal): string => $signal->id, $signals);
+        $ids = array_map(static fn (array $each): string => $each[1]->id, $plans);
         try {
             $bench = Bench::of(
-                Bench::request('T-1', $cable->id, $ids, array_map(static fn ($plan): string => $plan->id, $plans), []),
+                Bench::request(
+                    'T-1',
+                    $cable->id,
+                    $ids,
+                    array_map(static fn (array $each): string => $each[0]->id, $plans),
+                    [],
+                ),
             );
             $bench = $bench->with(rules: $this->rules);
             $installation = $bench->installation;
@@ -121,14 +116,22 @@ final readonly class EndsOfTheCatalogue
                 );
                 $blocks = self::blocks($fit, $joints, $this->catalogue->contactPlan($leg->landing->plan ?? ''), $exit);
                 yield $this->end(
-                    sprintf('%s → %s%s', $fit->name(), $fit->connector->id, $exit === '' ? '' : ', '.$exit),
+                    sprintf('%s → %s%s', $fit->name(), self::into($fit), $exit === '' ? '' : ', '.$exit),
                     new Stations($fit, $joints, $preparation, $this->rules, $blocks),
-                    $preparation->recipe->id ?? '',
                     $fit,
                     $signal,
                 );
             }
         }
+    }
+
+    /** A plug in a block is another end than the same plug by itself. */
+    private static function into(LegFit $fit): string
+    {
+        $frame = $fit->layout->types[''];
+        $isOwn = $frame === $fit->connector || $fit->connector->mount === Mount::Insert;
+
+        return $fit->connector->id.($isOwn ? '' : ' in '.$frame->id);
     }
 
     /**
@@ -154,11 +157,10 @@ final readonly class EndsOfTheCatalogue
     private function end(
         string $name,
         Stations $stations,
-        string $recipe,
         LegFit $fit,
         SignalType $signal,
     ): CatalogueEnd {
-        $procedure = $this->procedure($recipe, $fit->connector->id);
+        $procedure = $this->catalogue->procedureFor($fit->connector, $fit->prepares());
         $protective = array_values(array_map(
             static fn (SignalFunction $function): string => $function->name,
             array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->protective),
@@ -167,7 +169,6 @@ final readonly class EndsOfTheCatalogue
         return new CatalogueEnd(
             $name,
             $fit->cable,
-            $recipe,
             $procedure,
             $stations->workpiece(),
             $procedure === null ? new Station() : $stations->for($procedure, $protective),
@@ -176,20 +177,10 @@ final readonly class EndsOfTheCatalogue
         );
     }
 
-    private function procedure(string $recipe, string $connector): ?MakingProcedure
+    /** @return list<SignalType> the first all of whose functions the plan has a place for; of a block, all such */
+    private function signals(ContactPlan $plan): array
     {
-        foreach ($this->procedures as $procedure) {
-            if ($procedure->isFor($recipe, $connector)) {
-                return $procedure;
-            }
-        }
-
-        return null;
-    }
-
-    /** The first signal all of whose functions the plan has a place for. */
-    private function signal(ContactPlan $plan): ?SignalType
-    {
+        $signals = [];
         $has = array_keys(array_merge(...array_values($plan->channels), ...[[]]));
         foreach ($this->catalogue->signals() as $signal) {
             $needed = array_map(
@@ -197,10 +188,10 @@ final readonly class EndsOfTheCatalogue
                 array_filter($signal->functions, static fn (SignalFunction $function): bool => $function->required),
             );
             if ($needed !== [] && array_diff($needed, array_map(strval(...), $has)) === []) {
-                return $signal;
+                $signals[] = $signal;
             }
         }
 
-        return null;
+        return $plan->inserts === [] ? array_slice($signals, 0, 1) : $signals;
     }
 }

@@ -25,7 +25,7 @@ final class Renamed
     /** The demo's id that is a word of the file format as well. */
     private const WORDS = ['split'];
 
-    private const TYPES = ['cables', 'connectors', 'parts', 'plans', 'recipes', 'procedures'];
+    private const TYPES = ['cables', 'connectors', 'parts', 'plans', 'procedures'];
 
     /** Between the parts of a composed id. */
     private const MARKS = '~([/:|>])~';

@@ -10,6 +10,7 @@ use Illuminate\Console\Command;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Plan\Planning\Planner;
 
 /** The plan of an installation file as JSON on standard output. Needs no database. */
@@ -53,7 +54,7 @@ final class PlanCommand extends Command
             );
         }
         $installation = $file->installation->withCatalogue(
-            $file->installation->catalogue->completedBy(ShippedCatalogue::load()),
+            FormerConversion::completed($file->installation->catalogue, ShippedCatalogue::load()),
         );
         $plan = Uncollected::run(
             static fn (): array => PlanEncoder::plan(

@@ -20,7 +20,7 @@ final class Fit
                 new ScreenRule(),
                 new FerruleRule(),
                 new ContactRule(),
-                new RecipeRule(),
+                new ProcedureRule(),
             ] as $rule
         ) {
             array_push($misfits, ...$rule->misfits($fit));

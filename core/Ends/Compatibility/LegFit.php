@@ -129,6 +129,12 @@ final readonly class LegFit
         return hash('xxh128', implode("\n", $parts));
     }
 
+    /** How such a cable is prepared, by which its connector names what makes its end. */
+    public function prepares(): string
+    {
+        return $this->cable->prepares($this->elements[0] ?? '');
+    }
+
     private function ofElement(string $path): string
     {
         return $this->cable->kept->once(

@@ -66,7 +66,7 @@ final class LabelPrints
                         : (count($leg->elements) === 1
                             ? $cable->diameter($leg->elements[0])
                             : null);
-                $part = $this->parts->over($over ?? $cable->outerDiameter, $cable->jacket);
+                $part = $this->parts->of($run, $over ?? $cable->outerDiameter, $cable->jacket);
                 if ($part?->face !== null) {
                     $prints[] = $this->print(
                         $part,

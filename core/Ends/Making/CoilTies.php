@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
-use Sartal\Core\Ends\Preparing\LegPreparation;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Catalogue\Gender;
 use Sartal\Core\Given\Catalogue\Mount;
@@ -13,6 +12,7 @@ use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
@@ -26,16 +26,13 @@ final readonly class CoilTies
     }
 
     /** Null where the house wants none, or this is not the end that it stays at. */
-    public function of(Run $run, Side $side, LegFit $fit, LegPreparation $preparation): ?SlideOn
+    public function of(Run $run, Side $side, Leg $leg, LegFit $fit): ?SlideOn
     {
         $isWanted = $this->installation->rule(CoilTie::class) === CoilTie::One;
         if (! $isWanted || $run->build !== Build::Shop || count($run->end($side)->legs) !== 1) {
             return null;
         }
-        $procedure = $this->installation->catalogue->procedureFor(
-            $preparation->recipe->id ?? '',
-            $fit->connector->id,
-        );
+        $procedure = $this->installation->catalogue->procedureFor($fit->connector, $fit->prepares(), $leg->procedure);
         $part = $this->part($fit->cable->outerDiameter);
 
         return $part === null || $procedure?->ties('tie') !== true || $this->side($run) !== $side

@@ -6,11 +6,11 @@ namespace Sartal\Core\Ends\Making;
 
 use Sartal\Core\Ends\Compatibility\LegFit;
 use Sartal\Core\Ends\Preparing\Blocks;
-use Sartal\Core\Ends\Preparing\LegPreparation;
 use Sartal\Core\Ends\Preparing\LegPreparer;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Installation;
@@ -58,9 +58,8 @@ final readonly class EndMaker
                 $signals,
                 $this->installation->plan($leg->landing->plan ?? ''),
                 $fitting->exit,
-                $leg->recipe,
             );
-            $tie = $this->ties->of($run, $side, $fit, $preparation);
+            $tie = $this->ties->of($run, $side, $leg, $fit);
             $legs[$fitting->id][] = new LegInFitting(
                 $leg,
                 $fit,
@@ -100,10 +99,33 @@ final readonly class EndMaker
                 $leg->leg,
             );
             $far = $this->far->of($run, $side, $leg->leg);
-            $legs[$i] = $leg->madeAs($this->made($stations, $leg->fit, $leg->preparation, $protective, $far));
+            $procedure = $this->installation->catalogue->procedureFor(
+                $leg->fit->connector,
+                $leg->fit->prepares(),
+                $leg->leg->procedure,
+            );
+            $made = $procedure === null ? null : $this->made($procedure, $stations, $protective, $far);
+            $legs[$i] = $leg->madeAs($made, $made?->made->isRight() === true ? null : $this->made(
+                $this->plain($leg),
+                $stations,
+                $protective,
+                $far,
+            ));
         }
 
         return new FittingAtEnd($fitting, $plan, $exit, $legs, $blocks);
+    }
+
+    private function plain(LegInFitting $leg): MakingProcedure
+    {
+        $catalogue = $this->installation->catalogue;
+
+        return (new PlainMaking(
+            $leg->preparation,
+            $leg->fit->layout,
+            $this->installation->rules(),
+            $catalogue->securing($leg->fit->connector),
+        ))->procedure();
     }
 
     /**
@@ -112,19 +134,12 @@ final readonly class EndMaker
      * @param  list<string>  $protective
      */
     private function made(
+        MakingProcedure $procedure,
         Stations $stations,
-        LegFit $fit,
-        LegPreparation $preparation,
         array $protective,
         FarEnd $far,
-    ): ?MadeEnd {
-        $catalogue = $this->installation->catalogue;
-        $procedure = $catalogue->procedureFor($preparation->recipe->id ?? '', $fit->connector->id);
-        if ($procedure === null) {
-            return null;
-        }
-
-        return $catalogue->kept->lately(
+    ): MadeEnd {
+        return $this->installation->catalogue->kept->lately(
             MadeEnd::class,
             $stations->signature($procedure, $protective, $far),
             static fn (): MadeEnd => MadeEnd::by(

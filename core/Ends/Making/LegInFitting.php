@@ -14,7 +14,8 @@ final readonly class LegInFitting
 {
     /**
      * @param  list<Joint>  $joints
-     * @param  ?MadeEnd  $made  by its procedure; null where none is for it
+     * @param  ?MadeEnd  $made  by its procedure, whether that makes it right or not; null where none is for it
+     * @param  ?MadeEnd  $plain  as it is done where its procedure does not make it right; null where it does
      */
     public function __construct(
         public Leg $leg,
@@ -22,11 +23,12 @@ final readonly class LegInFitting
         public array $joints,
         public LegPreparation $preparation,
         public ?MadeEnd $made = null,
+        public ?MadeEnd $plain = null,
     ) {
     }
 
-    public function madeAs(?MadeEnd $made): self
+    public function madeAs(?MadeEnd $made, ?MadeEnd $plain): self
     {
-        return new self($this->leg, $this->fit, $this->joints, $this->preparation, $made);
+        return new self($this->leg, $this->fit, $this->joints, $this->preparation, $made, $plain);
     }
 }

@@ -15,9 +15,9 @@ use Sartal\Core\Ends\Workpiece\CableEnd;
 use Sartal\Core\Ends\Workpiece\Piece;
 use Sartal\Core\Ends\Workpiece\Workpiece;
 use Sartal\Core\Given\Catalogue\Joining;
-use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+use Sartal\Core\Given\Catalogue\Procedures\Onto;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\ScreenTake;
 use Sartal\Core\Given\Installation\HouseRules;
@@ -112,7 +112,7 @@ final readonly class Stations
                 row: $this->row(),
                 covers: $this->covers(),
                 order: $this->order(),
-                reaches: $this->reaches(),
+                reaches: $this->reaches($procedure, $protective),
                 takes: $this->takes(),
                 throughLugs: $procedure->throughLugs,
             ),
@@ -178,7 +178,8 @@ final readonly class Stations
         FarEnd $far = FarEnd::Taken,
     ): string {
         $parts = [
-            $procedure->id,
+            // One that is no type is told by what it says.
+            $procedure->id === '' ? $procedure->edition() : $procedure->id,
             $this->fit->cable->id,
             implode(',', $this->fit->elements),
             $this->fit->connector->id,
@@ -191,7 +192,7 @@ final readonly class Stations
         foreach ($this->joints as $joint) {
             $parts[] = $joint->conductor.'>'.$joint->address().'='.$joint->function;
         }
-        foreach ($this->reaches() as $terminal => $length) {
+        foreach ($this->reaches($procedure, $protective) as $terminal => $length) {
             $parts[] = $terminal.':'.$length->nanometres;
         }
         foreach ($this->parts() as $name => $slide) {
@@ -290,28 +291,40 @@ final readonly class Stations
         return array_values($row);
     }
 
-    /** @return array<int|string, Length> */
-    private function reaches(): array
+    /**
+     * @param  list<string>  $protective  functions that are protective earth's
+     * @return array<int|string, Length>
+     */
+    private function reaches(MakingProcedure $procedure, array $protective): array
     {
-        $reaches = [];
-        $recipe = $this->preparation->recipe;
-        $outer = $recipe?->mark(Layer::Sheath);
-        $inner = $recipe?->mark(Layer::InnerSheath);
-        // Of a leg that has a sheath of its own, cores stand out of that, not of what was round both.
-        $longer = $outer === null || $inner === null ? Length::zero() : $outer->minus($inner);
-        $blocks = [];
+        $reaches = $blocks = [];
         foreach ($this->blocks as $block) {
             // To the millimetre, as it is marked; too long is trimmed, too short is lost.
             $length = $block->length->result->roundedUpTo(Length::millimetres(1));
             $blocks += array_fill_keys($block->channels, $length);
         }
         foreach ($this->preparation->cores as $core) {
-            $length = $blocks[$core->joint->channel] ?? $core->length->result->minus($longer);
+            $length = $blocks[$core->joint->channel] ??
+                ($core->reach->result ?? $this->said($procedure, $core->joint, $protective));
             $known = $reaches[$core->joint->address()] ?? $length;
-            $reaches[$core->joint->address()] = $length->compare($known) > 0 ? $length : $known;
+            if ($length !== null && $known !== null) {
+                $reaches[$core->joint->address()] = $length->compare($known) > 0 ? $length : $known;
+            }
         }
 
         return $reaches;
+    }
+
+    /** @param  list<string>  $protective */
+    private function said(MakingProcedure $procedure, Joint $joint, array $protective): ?Length
+    {
+        $joins = match (true) {
+            in_array($joint->function, $protective, true) => Onto::Earth,
+            $this->conductor($joint->conductor)?->kind === PieceKind::Metal => Onto::Core,
+            default => Onto::Screen,
+        };
+
+        return $procedure->reach($this->fit->prepares(), $joint->function, $joins)?->length;
     }
 
     /** @return array<int|string, int> */

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Preparing;
 
+use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Leg;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\LabelForm;
 use Sartal\Core\Given\Schools\LabelMaterial;
@@ -19,8 +23,16 @@ final readonly class LabelParts
     {
     }
 
-    /** The narrowest that goes round; null where none does. */
-    public function over(Length $diameter, string $jacket): ?Part
+    /**
+     * The narrowest that goes round; null where none does. Over ends that are made already nothing slides.
+     */
+    public function of(Run $run, Length $diameter, string $jacket): ?Part
+    {
+        return $this->over($diameter, $jacket, $run->build === Build::Found);
+    }
+
+    /** @param  bool  $isClosed  both its ends are made: what goes on opens along its side */
+    public function over(Length $diameter, string $jacket, bool $isClosed = false): ?Part
     {
         $kind = $this->rules->on(LabelMaterial::class);
         $best = null;
@@ -29,6 +41,7 @@ final readonly class LabelParts
             if (
                 $part->kind === PartKind::Label &&
                 $wraps &&
+                ($part->split || ! $isClosed) &&
                 $part->fitsOver($diameter, $jacket) &&
                 ($best === null || self::rank($part, $kind) < self::rank($best, $kind))
             ) {
@@ -37,6 +50,14 @@ final readonly class LabelParts
         }
 
         return $best;
+    }
+
+    /** Of a leg that has one of its own; null where none goes round it. */
+    public function ofLeg(Run $run, CableType $cable, Leg $leg): ?Part
+    {
+        $over = count($leg->elements) === 1 ? $cable->diameter($leg->elements[0]) : null;
+
+        return $this->of($run, $over ?? $cable->outerDiameter, $cable->jacket);
     }
 
     /** @return list<mixed> less is better */

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Preparing;
 
 use Sartal\Core\Given\Catalogue\Part;
-use Sartal\Core\Given\Catalogue\Recipe;
 
 /** How one leg is made ready for its connector. */
 final readonly class LegPreparation
 {
     /**
-     * @param  ?Recipe  $recipe  null where nobody wrote one
+     * @param  string  $connector  id of the type that it goes into
+     * @param  string  $prepares  how such a cable is prepared
      * @param  list<CoreCut>  $cores  in the order of work
      * @param  list<SlideOn>  $slides  first on first
      * @param  list<Part>  $contacts  loose contacts, by what they are crimped on
@@ -20,7 +20,8 @@ final readonly class LegPreparation
      * @param  list<string>  $cautions
      */
     public function __construct(
-        public ?Recipe $recipe,
+        public string $connector,
+        public string $prepares,
         public array $cores,
         public array $slides,
         public array $contacts,
@@ -33,7 +34,8 @@ final readonly class LegPreparation
     public function with(SlideOn $part): self
     {
         return new self(
-            $this->recipe,
+            $this->connector,
+            $this->prepares,
             $this->cores,
             [...$this->slides, $part],
             $this->contacts,

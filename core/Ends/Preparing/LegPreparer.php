@@ -10,15 +10,11 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\HoodExit;
-use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
-use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\HouseRules;
-use Sartal\Core\Given\Measure\Length;
-use Sartal\Core\Given\Measure\Term;
 use Sartal\Core\Given\Measure\Worked;
 use Sartal\Core\Given\Schools\ContactsMade;
 use Sartal\Core\Given\Schools\JoinOrder;
@@ -33,7 +29,6 @@ final readonly class LegPreparer
     /**
      * @param  list<Joint>  $joints  of the leg
      * @param  array<int|string, SignalType>  $signals  circuit → signal
-     * @param  string  $recipe  chosen for the leg; "" as the connector has it
      */
     public function prepare(
         LegFit $fit,
@@ -41,91 +36,28 @@ final readonly class LegPreparer
         array $signals,
         ?ContactPlan $plan,
         string $exit = '',
-        string $recipe = '',
     ): LegPreparation {
-        $chosen = $this->recipe($fit, $recipe);
         $order = new WorkOrder($this->rules->on(JoinOrder::class), $fit->layout, self::ranks($signals), $plan);
-        $cores = [];
-        foreach ($order->sorted($joints) as $joint) {
-            $cores[] = new CoreCut(
+        $cores = array_map(
+            fn (Joint $joint): CoreCut => new CoreCut(
                 $joint,
-                $this->length($fit, $joint, $signals[$joint->circuit] ?? null, $chosen, $exit),
-            );
-        }
-        $chosen = self::longEnough($chosen, $cores);
+                $fit->connector->cable->staggered ? $this->inHood($fit, $joint, $exit) : null,
+            ),
+            $order->sorted($joints),
+        );
         $slides = (new SlideOns($this->catalogue, $this->rules))->of($fit);
         [$contacts, $counts] = $this->contacts($fit);
 
         return new LegPreparation(
-            $chosen,
+            $fit->connector->id,
+            $fit->prepares(),
             $cores,
             $slides,
             $contacts,
             $counts,
-            $this->tools($fit, $chosen, $slides, $contacts),
+            $this->tools($fit, $slides, $contacts),
             $this->cautions($fit, $slides),
         );
-    }
-
-    private function recipe(LegFit $fit, string $chosen): ?Recipe
-    {
-        $usual = $fit->connector->cable->recipes[$fit->cable->prepares($fit->elements[0] ?? '')] ?? '';
-
-        return $this->catalogue->recipe($chosen) ?? $this->catalogue->recipe($usual);
-    }
-
-    /**
-     * The sheath comes off at least as far back as the longest core needs.
-     *
-     * @param  list<CoreCut>  $cores
-     */
-    private static function longEnough(?Recipe $recipe, array $cores): ?Recipe
-    {
-        $sheath = $recipe?->mark(Layer::Sheath);
-        if ($recipe === null || $sheath === null) {
-            return $recipe;
-        }
-        $longest = Length::zero();
-        foreach ($cores as $core) {
-            $longest = $core->length->result->compare($longest) > 0 ? $core->length->result : $longest;
-        }
-        $longest = $longest->roundedUpTo(Length::millimetres(1));
-
-        return $longest->compare($sheath) > 0 ? $recipe->lengthenedBy($longest->minus($sheath)) : $recipe;
-    }
-
-    /** From the end of the sheath to the end of the core. */
-    private function length(LegFit $fit, Joint $joint, ?SignalType $signal, ?Recipe $recipe, string $exit): Worked
-    {
-        $terms = [];
-        $own = $recipe->cores[$joint->function] ?? null;
-        $hood = $fit->connector->cable->staggered ? $this->inHood($fit, $joint, $exit) : null;
-        if ($own !== null) {
-            $terms[] = new Term('core', 'for '.$joint->function, $own, 'recipe '.($recipe->name ?? ''));
-        } elseif ($hood !== null) {
-            array_push($terms, ...$hood->terms);
-        } else {
-            $terms[] = new Term(
-                'core',
-                'equal for all',
-                $recipe?->mark(Layer::Sheath) ?? Length::zero(),
-                'recipe '.($recipe->name ?? ''),
-            );
-        }
-        if (
-            $recipe !== null &&
-            ! $recipe->earthLonger->isZero() &&
-            self::function($signal, $joint)?->protective === true
-        ) {
-            $terms[] = new Term(
-                'longer',
-                'protective earth parts last',
-                $recipe->earthLonger,
-                'recipe '.$recipe->name,
-            );
-        }
-
-        return Worked::sum($terms);
     }
 
     private function inHood(LegFit $fit, Joint $joint, string $exit): ?Worked
@@ -133,17 +65,6 @@ final readonly class LegPreparer
         $at = $fit->layout->types['']->cable->exit($exit);
 
         return $at instanceof HoodExit ? (new HoodLengths($fit->layout, $at))->to($joint->address()) : null;
-    }
-
-    private static function function(?SignalType $signal, Joint $joint): ?SignalFunction
-    {
-        foreach ($signal->functions ?? [] as $function) {
-            if ($function->name === $joint->function) {
-                return $function;
-            }
-        }
-
-        return null;
     }
 
     /** @return array{list<Part>, array<int|string, int>} contacts, and how many of each */
@@ -176,12 +97,9 @@ final readonly class LegPreparer
      * @param  list<Part>  $contacts
      * @return list<string>
      */
-    private function tools(LegFit $fit, ?Recipe $recipe, array $slides, array $contacts): array
+    private function tools(LegFit $fit, array $slides, array $contacts): array
     {
         $tools = [];
-        foreach ($recipe->steps ?? [] as $step) {
-            $tools[] = $step->tool;
-        }
         $solder = $this->rules->on(ContactsMade::class) === ContactsMade::SolderAll;
         foreach ($contacts as $contact) {
             $tools[] = $solder ? 'iron at 350 °C, fine tip' : $contact->tool;

@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue;
 
+use Sartal\Core\Given\Measure\Withers;
+
 /** What a connector asks of the cable that is made to it, and what it takes to make it. */
 final readonly class CableSide
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  ?DiameterRange  $entry  null where nothing holds the cable (a panel's solder side)
      * @param  list<string>  $chucks  part ids: one is chosen by the cable's diameter
@@ -15,7 +21,7 @@ final readonly class CableSide
      * @param  list<HoodExit>  $exits  the usual one first
      * @param  list<int>  $clocking  degrees at which a plug that points somewhere can be set
      * @param  list<string>  $slides  part ids in the order in which they go on, first on first
-     * @param  array<int|string, string>  $recipes  how the cable prepares → recipe id
+     * @param  array<int|string, string>  $procedures  how the cable prepares → id of what makes its ends
      * @param  list<string>  $print  contact addresses in the order that the terminals print shows, where it is not the
      *     contacts' own
      * @param  list<string>  $kit  part ids that come with it: what is not used goes on the shelf
@@ -33,12 +39,18 @@ final readonly class CableSide
         public array $exits = [],
         public array $clocking = [],
         public array $slides = [],
-        public array $recipes = [],
+        public array $procedures = [],
         public array $print = [],
         public array $hardware = [],
         public bool $staggered = false,
         public array $kit = [],
     ) {
+    }
+
+    /** @param  array<int|string, string>  $procedures  how the cable prepares → id of what makes its ends */
+    public function naming(array $procedures): self
+    {
+        return $this->copy(['procedures' => $procedures]);
     }
 
     /** @return list<string> ids of every part that it names */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue;
 
+use Sartal\Core\Given\Catalogue\Former\FormerMaking;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
+use Sartal\Core\Given\Catalogue\Procedures\MakingStep;
+use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Measure\Kept;
 use Sartal\Core\Given\Measure\NotDecided;
 
@@ -20,8 +23,8 @@ final readonly class Catalogue
      * @param  array<int|string, SignalType>  $signals
      * @param  array<int|string, ContactPlan>  $plans
      * @param  array<int|string, Part>  $parts
-     * @param  array<int|string, Recipe>  $recipes
      * @param  array<int|string, MakingProcedure>  $procedures
+     * @param  FormerMaking  $former  of a catalogue from before procedures, by which its records are read
      */
     public function __construct(
         private array $cables = [],
@@ -29,8 +32,8 @@ final readonly class Catalogue
         private array $signals = [],
         private array $plans = [],
         private array $parts = [],
-        private array $recipes = [],
         private array $procedures = [],
+        public FormerMaking $former = new FormerMaking(),
     ) {
         $this->kept = new Kept();
     }
@@ -65,29 +68,70 @@ final readonly class Catalogue
         return $this->parts;
     }
 
-    /** @return array<int|string, Recipe> */
-    public function recipes(): array
-    {
-        return $this->recipes;
-    }
-
     /** @return array<int|string, MakingProcedure> */
     public function procedures(): array
     {
         return $this->procedures;
     }
 
-    /** How an end of this recipe is made for this connector: by what names the connector, before all others. */
-    public function procedureFor(string $recipe, string $connector): ?MakingProcedure
+    /**
+     * How such a cable's end is made in a connector: as was chosen for it, else as the connector names it, or by what
+     * is followed there instead; where it names nothing, by what stands in for such terminals.
+     *
+     * @param  string  $prepares  the cable ({@see CableType::prepares()})
+     * @param  string  $chosen  procedure of this one end; "" as the connector has it
+     */
+    public function procedureFor(ConnectorType $connector, string $prepares, string $chosen = ''): ?MakingProcedure
     {
-        $found = null;
-        foreach ($this->procedures as $procedure) {
-            if ($procedure->isFor($recipe, $connector) && ($found === null || $procedure->connectors !== [])) {
-                $found = $procedure;
+        $own = $this->procedures[$chosen] ??
+            ($this->procedures[$this->former->procedure($chosen, $connector->id)] ?? null);
+        if ($own !== null) {
+            return $own;
+        }
+        $named = $connector->cable->procedures[$prepares] ?? '';
+        foreach ($named === '' ? [] : $this->procedures as $procedure) {
+            if ($procedure->isInsteadOf($named, $connector->id)) {
+                return $procedure;
             }
         }
 
-        return $found;
+        return $this->procedures[$named] ?? $this->standIn($connector);
+    }
+
+    /** Made for terminals that are joined so: its figures stand in for those that nobody has given. */
+    public function standIn(ConnectorType $connector): ?MakingProcedure
+    {
+        return $this->standingIn($connector)?->asStandIn();
+    }
+
+    /** @return list<string> what a procedure lacks of the steps that secure somebody's life in a mains connector */
+    public function unsecured(ConnectorType $connector, MakingProcedure $procedure): array
+    {
+        return $connector->domain === HazardDomain::Mains
+            ? $this->standingIn($connector)?->missingIn($procedure) ?? []
+            : [];
+    }
+
+    /** @return list<MakingStep> looks at a mains connector that secure somebody's life, whatever else is done */
+    public function securing(ConnectorType $connector): array
+    {
+        $standIn = $connector->domain === HazardDomain::Mains ? $this->standingIn($connector) : null;
+
+        return array_values(array_filter(
+            $standIn->steps ?? [],
+            static fn (MakingStep $step): bool => $step->locked && $step->verb === Verb::LookOver,
+        ));
+    }
+
+    private function standingIn(ConnectorType $connector): ?MakingProcedure
+    {
+        foreach ($this->procedures as $procedure) {
+            if ($procedure->standsInFor($connector)) {
+                return $procedure;
+            }
+        }
+
+        return null;
     }
 
     public function cable(int|string $id): ?CableType
@@ -145,9 +189,9 @@ final readonly class Catalogue
         return $this->parts[$id] ?? throw NotDecided::of('part', (string) $id);
     }
 
-    public function recipe(int|string $id): ?Recipe
+    public function procedure(int|string $id): ?MakingProcedure
     {
-        return $this->recipes[$id] ?? null;
+        return $this->procedures[$id] ?? null;
     }
 
     /** A contact plan, or the one that it stands for under the house's colour scheme. */
@@ -168,8 +212,8 @@ final readonly class Catalogue
             array_replace($this->signals, $other->signals),
             array_replace($this->plans, $other->plans),
             array_replace($this->parts, $other->parts),
-            array_replace($this->recipes, $other->recipes),
             array_replace($this->procedures, $other->procedures),
+            $this->former->replacing($other->former),
         );
     }
 
@@ -182,7 +226,6 @@ final readonly class Catalogue
             $of->signals,
             $of->plans,
             $of->parts,
-            $of->recipes,
             $of->procedures,
         ];
         foreach (array_map(null, $lists($this), $lists($other)) as [$here, $there]) {
@@ -208,43 +251,39 @@ final readonly class Catalogue
             $this->signals + $other->signals,
             $this->plans + $other->plans,
             $this->parts + $other->parts,
-            $this->recipes + $other->recipes,
             $this->procedures + $other->procedures,
+            $this->former->plus($other->former),
         );
     }
 
-    /**
-     * This one's types, and those that ship and that it lacks. A procedure does not stand for a recipe that was changed
-     * here before it came: that one goes on being followed.
-     */
-    public function completedBy(self $shipped): self
+    /** As it was released: where that was before there was any procedure, nothing is reckoned that was not then. */
+    public function asReleased(): self
     {
-        $changed = [];
-        foreach ($this->recipes as $id => $recipe) {
-            if (isset($shipped->recipes[$id]) && $shipped->recipes[$id] != $recipe) {
-                $changed[] = (string) $id;
-            }
-        }
-        $procedures = [];
-        foreach (array_diff_key($shipped->procedures, $this->procedures) as $id => $procedure) {
-            $left = $procedure->instead($changed);
-            $procedures += $left === null ? [] : [$id => $left];
-        }
-
-        return $this->plus($shipped->madeBy($procedures));
+        return $this->procedures === []
+            ? $this->naming($this->connectors, $this->procedures, $this->former->alone())
+            : $this;
     }
 
-    /** @param  array<int|string, MakingProcedure>  $procedures */
-    public function madeBy(array $procedures): self
+    /** @param  array<int|string, array<int|string, true>>  $chosen  recipe → connectors of legs that chose it */
+    public function choosing(array $chosen): self
+    {
+        return $this->naming($this->connectors, $this->procedures, $this->former->choosing($chosen));
+    }
+
+    /**
+     * @param  array<int|string, ConnectorType>  $connectors
+     * @param  array<int|string, MakingProcedure>  $procedures
+     */
+    public function naming(array $connectors, array $procedures, FormerMaking $former): self
     {
         return new self(
             $this->cables,
-            $this->connectors,
+            $connectors,
             $this->signals,
             $this->plans,
             $this->parts,
-            $this->recipes,
             $procedures,
+            $former,
         );
     }
 }

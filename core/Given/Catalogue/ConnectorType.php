@@ -59,4 +59,29 @@ final readonly class ConnectorType
 
         return null;
     }
+
+    /** @param  array<int|string, string>  $procedures  how the cable prepares → id of what makes its ends */
+    public function naming(array $procedures): self
+    {
+        return new self(
+            $this->id,
+            $this->name,
+            $this->short,
+            $this->family,
+            $this->gender,
+            $this->domain,
+            $this->outline,
+            $this->conductiveShell,
+            $this->shellWires,
+            $this->cavities,
+            $this->bays,
+            $this->switches,
+            $this->mates,
+            $this->cautions,
+            $this->mount,
+            $this->impedance,
+            $this->cable->naming($procedures),
+            $this->retired,
+        );
+    }
 }

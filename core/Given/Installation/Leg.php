@@ -17,7 +17,7 @@ final readonly class Leg
     /**
      * @param  list<string>  $elements  paths in the cable's construction; "" is the whole of it
      * @param  Length  $length  from the end of the sheath; nothing where the sheath reaches the fitting
-     * @param  string  $recipe  how it is prepared; "" as its connector has it for such a cable
+     * @param  string  $procedure  how it is made; "" as its connector has it for such a cable
      * @param  bool  $onEquipment  how far it has to reach is measured on the equipment itself before it is cut
      * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
      */
@@ -27,7 +27,7 @@ final readonly class Leg
         public array $elements,
         public Length $length,
         public ?Landing $landing,
-        public string $recipe = '',
+        public string $procedure = '',
         public bool $onEquipment = false,
         public ?Length $measured = null,
     ) {
@@ -38,9 +38,9 @@ final readonly class Leg
         return $this->copy(['length' => $length]);
     }
 
-    public function withRecipe(string $recipe): self
+    public function madeBy(string $procedure): self
     {
-        return $this->copy(['recipe' => $recipe]);
+        return $this->copy(['procedure' => $procedure]);
     }
 
     /** @param  ?Length  $measured  null: nobody has yet */

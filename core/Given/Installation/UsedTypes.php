@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\Procedures\LegMaking;
 
 /** The types that an installation really uses: what it pins, so that a newer catalogue does not change it. */
@@ -17,7 +18,6 @@ final class UsedTypes
         'signals' => [],
         'plans' => [],
         'parts' => [],
-        'recipes' => [],
         'procedures' => [],
     ];
 
@@ -38,8 +38,8 @@ final class UsedTypes
             array_intersect_key($all->signals(), $types->used['signals']),
             array_intersect_key($all->plans(), $types->used['plans']),
             array_intersect_key($all->parts(), $types->used['parts']),
-            array_intersect_key($all->recipes(), $types->used['recipes']),
             array_intersect_key($all->procedures(), $types->used['procedures']),
+            $all->former,
         );
     }
 
@@ -50,7 +50,7 @@ final class UsedTypes
             $this->use('cables', $run->cable);
             foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
                 $this->use('plans', $leg->landing->plan ?? '');
-                $this->use('recipes', $leg->recipe);
+                $this->use('procedures', $leg->procedure);
             }
         }
         foreach ($this->installation->circuits() as $circuit) {
@@ -81,12 +81,13 @@ final class UsedTypes
         }
         foreach (array_intersect_key($catalogue->connectors(), $this->used['connectors']) as $connector) {
             $this->use('parts', ...$connector->cable->parts());
-            $this->use('recipes', ...array_values($connector->cable->recipes));
+            $this->use('procedures', ...array_values($connector->cable->procedures));
+            $this->standIn($connector);
         }
         foreach ($catalogue->procedures() as $id => $procedure) {
-            $isFor = array_intersect_key(array_flip($procedure->inPlaceOf), $this->used['recipes']) !== [];
+            $isInstead = array_intersect_key(array_flip($procedure->insteadOf), $this->used['procedures']) !== [];
             $takes = array_intersect_key(array_flip($procedure->connectors), $this->used['connectors']) !== [];
-            $this->use('procedures', ...$isFor && ($procedure->connectors === [] || $takes) ? [(string) $id] : []);
+            $this->use('procedures', ...$isInstead && $takes ? [(string) $id] : []);
         }
         foreach ($catalogue->procedures() as $id => $procedure) {
             $legs = array_filter(
@@ -102,6 +103,18 @@ final class UsedTypes
         foreach ($catalogue->parts() as $part) {
             if ($part->kind->isChosenFromAll()) {
                 $this->use('parts', $part->id);
+            }
+        }
+    }
+
+    /** What makes its ends where it names nothing. */
+    private function standIn(ConnectorType $connector): void
+    {
+        foreach ($this->installation->catalogue->procedures() as $procedure) {
+            if ($connector->cable->procedures === [] && $procedure->standsInFor($connector)) {
+                $this->use('procedures', $procedure->id);
+
+                return;
             }
         }
     }

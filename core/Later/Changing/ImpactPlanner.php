@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Later\Changing;
 
+use Sartal\Core\Given\Catalogue\CableSide;
 use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Figure;
@@ -393,7 +395,11 @@ final readonly class ImpactPlanner
     /** @return list<array<int|string, object>> what steps at the bench follow from, besides what a plan does */
     private static function types(Catalogue $catalogue): array
     {
-        return [$catalogue->recipes(), $catalogue->parts()];
+        return [
+            $catalogue->procedures(),
+            array_map(static fn (ConnectorType $type): CableSide => $type->cable, $catalogue->connectors()),
+            $catalogue->parts(),
+        ];
     }
 
     /** Whether nothing about a run is otherwise than before: then nothing of it is overtaken that was not. */

@@ -11,6 +11,7 @@ use Sartal\Core\Ends\Opening\EndOpener;
 use Sartal\Core\Ends\Pinout\PinoutMaker;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
+use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\SignalFunction;
@@ -47,7 +48,7 @@ final readonly class EndsToTry
     public function __construct(private MakingProcedure $procedure, Installation $installation)
     {
         $this->in = $installation->withCatalogue(
-            // Before all others, also of the same recipes: it is this one that is tried.
+            // Before all others that are followed instead of the same: it is this one that is tried.
             (new Catalogue(procedures: [$procedure->id => $procedure]))->plus($installation->catalogue),
         );
         $this->connectors = self::connectors($procedure, $this->in->catalogue);
@@ -133,13 +134,21 @@ final readonly class EndsToTry
     {
         $connectors = [];
         foreach ($catalogue->connectors() as $id => $type) {
-            $isNamed = $procedure->connectors === [] || in_array((string) $id, $procedure->connectors, true);
-            if ($isNamed && array_intersect($type->cable->recipes, $procedure->inPlaceOf) !== []) {
+            if (self::preparations($procedure, $type) !== []) {
                 $connectors[$id] = true;
             }
         }
 
         return $connectors;
+    }
+
+    /** @return array<int|string, string> how cables prepare whose ends it would make in a connector → what names it */
+    private static function preparations(MakingProcedure $procedure, ConnectorType $type): array
+    {
+        return array_filter(
+            $type->cable->procedures,
+            static fn (string $named): bool => $named === $procedure->id || $procedure->isInsteadOf($named, $type->id),
+        );
     }
 
     /** As the procedure makes it; null where another one does. */
@@ -195,7 +204,7 @@ final readonly class EndsToTry
     }
 
     /**
-     * Cables in connectors that the procedure's recipes prepare them for: first each connector with one cable, then
+     * Cables in connectors that name the procedure for them: first each connector with one cable, then
      * with the next.
      *
      * @return iterable<array{CableType, ContactPlan, SignalType}>
@@ -250,14 +259,13 @@ final readonly class EndsToTry
 
     /**
      * @param  list<string>  $connectors
-     * @return list<CableType> that one of them prepares by one of the procedure's recipes
+     * @return list<CableType> whose ends the procedure would make in one of them
      */
     private function cables(array $connectors): array
     {
         $prepares = [];
         foreach ($connectors as $id) {
-            $recipes = $this->in->catalogue->theConnector($id)->cable->recipes;
-            $prepares += array_intersect($recipes, $this->procedure->inPlaceOf);
+            $prepares += self::preparations($this->procedure, $this->in->catalogue->theConnector($id));
         }
 
         return array_values(array_filter(

@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Pinout\ConductorChoice;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\ElementKind;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Carriage;
 use Sartal\Core\Given\Installation\Circuit;
@@ -147,21 +148,27 @@ final readonly class Proposer
     {
         $legs = [];
         $fittings = [];
+        $cable = $this->catalogue->theCable($request->cable);
         foreach ($this->batches($termination, $side, $carried) as $i => [$plan, $elements]) {
-            $number = (string) ($i + 1);
-            $fitting = sprintf('%s.%s%s', $request->id, $side, $number);
-            $channels = $plan->channelsFor($carried[$elements[0]]);
-            $legs[] = new Leg(
-                'leg-'.$number,
-                $number,
+            $fitting = sprintf('%s.%s%s', $request->id, $side, $i + 1);
+            $channels = array_combine(
                 $elements,
-                $termination->leg,
-                new Landing($fitting, $plan->id, array_combine($elements, array_slice($channels, 0, count($elements)))),
+                array_slice($plan->channelsFor($carried[$elements[0]]), 0, count($elements)),
             );
-            $fittings[$fitting] = [$plan, $number];
+            foreach (self::together($cable, $elements) as $of) {
+                $number = (string) (count($legs) + 1);
+                $legs[] = new Leg(
+                    'leg-'.$number,
+                    $number,
+                    $of,
+                    $termination->leg,
+                    new Landing($fitting, $plan->id, array_intersect_key($channels, array_flip($of))),
+                );
+            }
+            $fittings[$fitting] = [$plan, (string) ($i + 1)];
         }
-        $several = count($legs) > 1;
-        if (! $several && $legs !== []) {
+        $several = count($fittings) > 1;
+        if (count($legs) === 1) {
             $legs = [new Leg($legs[0]->id, $request->code, [''], Length::zero(), $legs[0]->landing)];
         }
         $made = [];
@@ -190,10 +197,27 @@ final readonly class Proposer
     }
 
     /**
+     * What goes to one connector as one leg: each coax is made by itself, whatever shares the block with it.
+     *
+     * @param  non-empty-list<string>  $elements
+     * @return list<non-empty-list<string>>
+     */
+    private static function together(CableType $cable, array $elements): array
+    {
+        foreach ($elements as $element) {
+            if ($cable->element($element)?->kind !== ElementKind::Coax) {
+                return [$elements];
+            }
+        }
+
+        return array_chunk($elements, 1);
+    }
+
+    /**
      * Circuits by fitting: as many on one connector as its plan has channels.
      *
      * @param  array<array-key, SignalType>  $carried
-     * @return list<array{ContactPlan, list<string>}>
+     * @return list<array{ContactPlan, non-empty-list<string>}>
      */
     private function batches(Termination $termination, string $side, array $carried): array
     {

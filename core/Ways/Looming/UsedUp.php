@@ -29,7 +29,8 @@ final readonly class UsedUp
     {
         $cable = $installation->catalogue->cable($run->cable);
 
-        return $cable === null || $run->end($side)->legs === []
+        // What was released before there were procedures is reckoned as it was.
+        return $cable === null || $run->end($side)->legs === [] || $installation->catalogue->former->isAlone
             ? new self(null)
             : $installation->catalogue->kept->once(
                 self::class,
@@ -84,7 +85,7 @@ final readonly class UsedUp
 
         return [
             $leg->elements,
-            $leg->recipe,
+            $leg->procedure,
             $leg->onEquipment ? [$leg->length, $leg->measured] : null,
             $landing?->plan,
             $landing?->channels,

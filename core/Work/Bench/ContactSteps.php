@@ -11,6 +11,7 @@ use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Formerly\FormerSteps;
 
 /** A contact or a ferrule on each core, one confirmed after the other. */
 final readonly class ContactSteps
@@ -51,6 +52,10 @@ final readonly class ContactSteps
             $contact = $step->step->verb === Verb::Ferrule
                 ? $this->wires->on($this->cable->conductors()[$conductor] ?? null)
                 : ($leg->preparation->contacts[0] ?? null);
+            if ($contact === null && $step->step->verb === Verb::Ferrule) {
+                // What a ferrule is not for goes under the screw as it is.
+                continue;
+            }
             $id = StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Crimp, $conductor);
             $ids[] = $this->draft->add(
                 $make->of(

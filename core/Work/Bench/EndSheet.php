@@ -8,7 +8,6 @@ use Sartal\Core\Ends\Opening\OpenedEnd;
 use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Catalogue\CableType;
-use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\School;
@@ -37,22 +36,10 @@ final readonly class EndSheet
     ) {
     }
 
-    /** @param  array<int|string, true>  $byProcedure  fittings all of whose legs are made by one */
-    public function opening(array $byProcedure): ?OpenedEnd
-    {
-        foreach ($this->fittings as $fitting) {
-            if (! isset($byProcedure[$fitting->fitting->id])) {
-                return null;
-            }
-        }
-
-        return $this->opened;
-    }
-
     public function isMains(): bool
     {
         foreach ($this->fittings as $fitting) {
-            if ($fitting->type->domain === HazardDomain::Mains) {
+            if ($fitting->isMains()) {
                 return true;
             }
         }

@@ -114,8 +114,9 @@ final readonly class EndSheets
                 static fn (LegInFitting $leg): SheetLeg => new SheetLeg(
                     $leg->leg,
                     $leg->preparation,
-                    $tails[$leg->leg->id] ?? null,
+                    $leg->plain ?? $leg->made ?? throw new \LogicException('An end that was not made.'),
                     $leg->made,
+                    $tails[$leg->leg->id] ?? null,
                 ),
                 $at->legs,
             ),

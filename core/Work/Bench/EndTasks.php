@@ -10,17 +10,15 @@ use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Ends\Preparing\WireFerrules;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\HouseRules;
-use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\LengthPractice;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Formerly\FormerSteps;
 
 /** What is done to one end of a run before its connectors: what goes on the sheath, then leg by leg. */
 final readonly class EndTasks
 {
-    private LegTasks $legs;
-
     private LegSteps $made;
 
     private OpeningSteps $opening;
@@ -30,10 +28,8 @@ final readonly class EndTasks
         private HouseRules $rules,
         WireFerrules $wires,
         private LabelParts $labels,
-        ?FormerSteps $former = null,
+        FormerSteps $former,
     ) {
-        $this->legs = new LegTasks($draft, $rules, $wires);
-        $former ??= new FormerSteps([]);
         $this->made = new LegSteps($draft, $wires, $former);
         $this->opening = new OpeningSteps($draft, $former);
     }
@@ -41,9 +37,8 @@ final readonly class EndTasks
     /**
      * @param  array<int|string, int>  $shared  fitting → legs that go into it
      * @param  string  $after  operation on the run that the end waits for
-     * @param  array<int|string, true>  $byProcedure  fittings all of whose legs are made by one
      */
-    public function of(EndSheet $sheet, array $shared, string $after, array $byProcedure = []): EndWork
+    public function of(EndSheet $sheet, array $shared, string $after): EndWork
     {
         $several = count($sheet->run->end($sheet->side)->legs) > 1;
         if ($this->rules->on(LengthPractice::class) === LengthPractice::CutLong && $sheet->fittings !== []) {
@@ -52,20 +47,24 @@ final readonly class EndTasks
         [$on, $sleeve] = $this->onSheath($sheet, $after);
         $waits = [$after, ...$on];
         if ($several && $sheet->fittings !== []) {
-            $opened = $sheet->opening($byProcedure);
-            $waits = $opened === null
-                ? [...$waits, $this->sheath($sheet, [$after])]
-                : [...$waits, ...$this->opening->of($sheet, $opened, $waits)];
+            $waits = $sheet->opened === null
+                ? [...$waits, $this->off($sheet, $after)]
+                : [...$waits, ...$this->opening->of($sheet, $sheet->opened, $waits)];
         }
         $legs = [];
         foreach ($sheet->fittings as $fitting) {
             foreach ($fitting->legs as $leg) {
-                $label = $several ? $this->label($sheet, $leg->leg) : null;
-                $shares = ($shared[$fitting->fitting->id] ?? 1) > 1;
-                $of = [$sheet->run, $sheet->side, $fitting, $leg];
-                $legs[$fitting->fitting->id][] = $leg->made !== null && isset($byProcedure[$fitting->fitting->id])
-                    ? $this->made->of(...[...$of, $leg->made, $sheet->cable, $shares, $label, $waits])
-                    : $this->legs->of(...[...$of, $sheet->cable, $shares, $label, $waits]);
+                $legs[$fitting->fitting->id][] = $this->made->of(
+                    $sheet->run,
+                    $sheet->side,
+                    $fitting,
+                    $leg,
+                    $leg->done,
+                    $sheet->cable,
+                    ($shared[$fitting->fitting->id] ?? 1) > 1,
+                    $several ? $this->labels->ofLeg($sheet->run, $sheet->cable, $leg->leg) : null,
+                    $waits,
+                );
             }
         }
 
@@ -79,7 +78,7 @@ final readonly class EndTasks
      */
     private function onSheath(EndSheet $sheet, string $after): array
     {
-        $label = $this->labels->over($sheet->cable->outerDiameter, $sheet->cable->jacket);
+        $label = $this->labels->of($sheet->run, $sheet->cable->outerDiameter, $sheet->cable->jacket);
         /** @var array<int|string, SlideOn> $items */
         $items = [];
         if ($label !== null && ! $label->split && ! $this->clears($label, $sheet)) {
@@ -168,8 +167,16 @@ final readonly class EndTasks
         return $sheet->fittings !== [];
     }
 
-    /** @param  list<string>  $after */
-    private function sheath(EndSheet $sheet, array $after): string
+    /** Where nothing says how it is opened. */
+    private function off(EndSheet $sheet, string $after): string
+    {
+        $strip = $this->draft->add(self::sheath($sheet));
+        $this->draft->need($strip, $after, 'The end is free once this is done.');
+
+        return $strip;
+    }
+
+    public static function sheath(EndSheet $sheet): Operation
     {
         $longest = Length::zero();
         $lengths = [];
@@ -194,36 +201,25 @@ final readonly class EndTasks
                 of: $ids,
             );
         }
-        $strip = $this->draft->add(
-            new Operation(
-                StepId::ofEnd($sheet->run->id, $sheet->side, StepKind::Sheath),
-                Task::Strip,
-                $sheet->run->id,
-                $sheet->side,
-                sprintf('%s end %s', $sheet->run->code, $sheet->side->value),
-                sprintf('Take the outer sheath off, lay out %d tails', count($sheet->run->end($sheet->side)->legs)),
-                Pace::StripSheath,
-                Phase::Sheath,
-                detail: $cuts === [] ? 'All of one length.' : '',
-                lengths: $cuts,
-                at: $longest->isZero() ? null : $longest,
-                tool: 'rotary stripper',
-                check: 'No tail is nicked where the sheath ends.',
-                cautions: Cautions::for(Task::Strip),
-                like: 'sheath',
-                skill: $sheet->isMains() ? Skill::Mains : null,
-                why: 'The longest tail reaches back to where the sheath ends.',
-            ),
+
+        return new Operation(
+            StepId::ofEnd($sheet->run->id, $sheet->side, StepKind::Sheath),
+            Task::Strip,
+            $sheet->run->id,
+            $sheet->side,
+            sprintf('%s end %s', $sheet->run->code, $sheet->side->value),
+            sprintf('Take the outer sheath off, lay out %d tails', count($sheet->run->end($sheet->side)->legs)),
+            Pace::StripSheath,
+            Phase::Sheath,
+            detail: $cuts === [] ? 'All of one length.' : '',
+            lengths: $cuts,
+            at: $longest->isZero() ? null : $longest,
+            tool: 'rotary stripper',
+            check: 'No tail is nicked where the sheath ends.',
+            cautions: Cautions::for(Task::Strip),
+            like: 'sheath',
+            skill: $sheet->isMains() ? Skill::Mains : null,
+            why: 'The longest tail reaches back to where the sheath ends.',
         );
-        $this->draft->need($strip, $after, 'The end is free once this is done.');
-
-        return $strip;
-    }
-
-    private function label(EndSheet $sheet, Leg $leg): ?Part
-    {
-        $over = count($leg->elements) === 1 ? $sheet->cable->diameter($leg->elements[0]) : null;
-
-        return $this->labels->over($over ?? $sheet->cable->outerDiameter, $sheet->cable->jacket);
     }
 }

@@ -16,6 +16,7 @@ use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Formerly\FormerSteps;
 
 /** What is done at one connector by procedures, from where its legs meet it to where it is closed. */
 final readonly class FittingSteps
@@ -36,7 +37,7 @@ final readonly class FittingSteps
 
     /**
      * @param  non-empty-list<SheetFitting>  $sheets  the fitting as each of its ends sees it
-     * @param  non-empty-list<LegWork>  $legs  all of them made by procedures
+     * @param  non-empty-list<LegWork>  $legs
      * @param  array<int|string, CableType>  $cables  by run
      * @return string the operation after which it is closed
      */
@@ -52,7 +53,7 @@ final readonly class FittingSteps
         $spot = self::spot($sheet, $legs);
         $steps = new self($draft, $former, $sheet, $spot, JointWires::of($legs), $cables, $catalogue);
         foreach ($legs as $leg) {
-            $steps->leg($leg, $leg->end ?? throw new \LogicException('No procedure makes it.'));
+            $steps->leg($leg, $leg->end);
         }
 
         return StepId::ofFitting($sheet->fitting->id, StepKind::Close)->text();
@@ -86,7 +87,7 @@ final readonly class FittingSteps
         $make = new StepOperation(
             $cable,
             $end->procedure->id,
-            LegTasks::isMains($this->sheet),
+            $this->sheet->isMains(),
             Cautions::at($this->sheet->type),
         );
         $joints = new JointSteps(

@@ -11,6 +11,7 @@ use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Formerly\FormerSteps;
 
 /** The joints that a step makes, terminal by terminal; what others would cover comes before them. */
 final readonly class JointSteps

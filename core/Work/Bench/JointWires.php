@@ -27,7 +27,7 @@ final readonly class JointWires
             $keys[$name] = [];
             $at = $is = [];
             $last = 0;
-            $end = $leg->end ?? throw new \LogicException('No procedure makes it.');
+            $end = $leg->end;
             foreach ($end->joints() as $i => $terminals) {
                 $step = $end->made->steps[$i];
                 foreach ($terminals as $terminal) {

@@ -10,6 +10,7 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 
@@ -45,7 +46,7 @@ final readonly class LabelTasks
         }
         $elements = $label->leg === '' || $work === null ? [''] : $work->leg->leg->elements;
         $over = count($elements) === 1 ? $cable->diameter($elements[0]) : null;
-        $part = $this->parts->over($over ?? $cable->outerDiameter, $cable->jacket);
+        $part = $this->parts->of($run, $over ?? $cable->outerDiameter, $cable->jacket);
         $sleeve = $label->leg === '' ? $end?->sleeve : $work?->sleeve;
         $mark = StepId::ofRun($run->id, StepKind::Mark)->text();
         $first = $run->build === Build::Site && $label->leg === '';
@@ -68,6 +69,7 @@ final readonly class LabelTasks
                 check: 'Read it once the right way up: the code is this cable’s.',
                 why: 'Every end and every tail says which it is.',
                 facts: [$label->code, $label->end, $label->to],
+                formers: $this->formers($run, $label, $over ?? $cable->outerDiameter, $cable, $part),
             ),
         );
         if ($first) {
@@ -85,6 +87,33 @@ final readonly class LabelTasks
             [...$after, $mark, $sleeve ?? ''],
             'The end is closed first, so that the label sits where it stays.',
         );
+    }
+
+    /**
+     * A label that slides on was asked for at found ends once: what was recorded so stands.
+     *
+     * @return list<Former>
+     */
+    private function formers(Run $run, Label $label, Length $over, CableType $cable, ?Part $part): array
+    {
+        $then = $run->build === Build::Found ? $this->parts->over($over, $cable->jacket) : $part;
+
+        return $then === $part ? [] : [
+            new Former(
+                [StepId::ofLabel($run->id, $label->side, $label->leg)->text()],
+                OperationFacts::formerPrints(
+                    $then !== null && ! $then->split ? Task::Shrink : Task::Label,
+                    self::words($label, $then),
+                    $label->leg === '' ? 'to '.$label->to : '',
+                    null,
+                    $then->id ?? '',
+                    '',
+                    [],
+                    [],
+                    [$label->code, $label->end, $label->to],
+                ),
+            ),
+        ];
     }
 
     private static function words(Label $label, ?Part $part): string

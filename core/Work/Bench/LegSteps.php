@@ -20,6 +20,7 @@ use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Formerly\FormerSteps;
 
 /** What is done to one leg by its procedure, up to where it meets its connector. */
 final readonly class LegSteps
@@ -54,7 +55,7 @@ final readonly class LegSteps
             sprintf('%s end %s', $run->code, $side->value).
             (count($run->end($side)->legs) > 1 ? ', tail '.$leg->leg->label : '');
         $spot = new Spot($run->id, $side, $fitting->fitting->id, $leg->leg->id, $place);
-        $isMains = LegTasks::isMains($fitting);
+        $isMains = $fitting->isMains();
         [$ids, $sleeve] = $this->sleeve($label, $spot, $after, $isMains ? Skill::Mains : null);
         $places = LegPlaces::of($end);
         $make = new StepOperation($cable, $end->procedure->id, $isMains);
@@ -110,11 +111,6 @@ final readonly class LegSteps
             $leg,
             $place,
             [...$ids, ...self::ready($end, $ops, $gate)],
-            $gate,
-            [],
-            [],
-            [],
-            [],
             $sleeve,
             $end,
             $ops,
@@ -132,7 +128,7 @@ final readonly class LegSteps
             Phase::Bare,
             StepId::ofLeg($spot->run, $spot->side, $spot->leg, StepKind::Gate),
             [
-                ...$this->former->preparing($spot->run, $spot->side, $spot->leg, null, Verb::Tin, []),
+                ...$this->former->preparing($spot->run, $spot->side, $spot->leg, Verb::Tin, []),
                 ...$this->former->at($spot->fitting, StepKind::Join),
             ],
         );
@@ -273,7 +269,6 @@ final readonly class LegSteps
             $spot->run,
             $spot->side,
             $spot->leg,
-            $leg->preparation->recipe,
             $step->step->verb,
             $step->step->of->kinds,
         );

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Making\MadeEnd;
-use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 
@@ -14,13 +13,8 @@ final readonly class LegWork
 {
     /**
      * @param  list<string>  $slid  operations that put something on it which must be on before it is joined
-     * @param  string  $dressed  operation after which its cores can be joined
-     * @param  array<int|string, string>  $ended  conductor → operation that puts a contact or ferrule on it
-     * @param  list<SlideOn>  $late  what can wait until the joints are seen
-     * @param  list<string>  $covers  operations that put shrink on for the joints
-     * @param  list<string>  $shrinks  operations that put shrink on for the leg
      * @param  ?string  $sleeve  operation that threads its label on; null where its label can wait
-     * @param  ?MadeEnd  $end  as its procedure makes it; null where a recipe prepares it
+     * @param  MadeEnd  $end  as its procedure makes it
      * @param  array<int, list<string>>  $ops  operations of each of its steps that were foreseen
      */
     public function __construct(
@@ -29,14 +23,9 @@ final readonly class LegWork
         public SheetLeg $leg,
         public string $place,
         public array $slid,
-        public string $dressed,
-        public array $ended,
-        public array $late,
-        public array $covers,
-        public array $shrinks,
         public ?string $sleeve,
-        public ?MadeEnd $end = null,
-        public array $ops = [],
+        public MadeEnd $end,
+        public array $ops,
     ) {
     }
 }

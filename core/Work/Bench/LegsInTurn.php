@@ -27,9 +27,6 @@ final readonly class LegsInTurn
     {
         $last = $before = [];
         foreach ($this->legs($ends) as [$leg, $fitting]) {
-            if ($leg->end === null) {
-                continue;
-            }
             $making = $this->making($leg->end->procedure, self::carries($fitting));
             if ($making?->last === true) {
                 $last[] = $leg;
@@ -63,7 +60,7 @@ final readonly class LegsInTurn
 
     private static function carries(SheetFitting $fitting): HazardDomain
     {
-        return LegTasks::isMains($fitting) ? HazardDomain::Mains : HazardDomain::Signal;
+        return $fitting->isMains() ? HazardDomain::Mains : HazardDomain::Signal;
     }
 
     /** What an outer procedure says of a leg; null where none speaks of it. */

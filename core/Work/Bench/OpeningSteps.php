@@ -15,6 +15,7 @@ use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Formerly\FormerSteps;
 
 /** What is done to an end as a whole before its legs are made, by the procedure that opens it. */
 final readonly class OpeningSteps

@@ -6,6 +6,7 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Given\Measure\Edition;
 use Sartal\Core\Given\Measure\Fingerprint;
+use Sartal\Core\Given\Measure\Length;
 
 /** What an operation is done by, edition by edition, as the fingerprints of its records are made of it. */
 final class OperationFacts
@@ -21,12 +22,12 @@ final class OperationFacts
     {
         $edition = Fingerprint::edition($fingerprint);
 
-        $former = $edition === null || $edition->value >= Edition::Third->value
-            ? null
-            : self::formerly($operation, $operation->id);
+        $former = $edition === null ? null : self::formerly($operation, $operation->id);
+        $isFormer = $former !== null && in_array($fingerprint, $former->prints, true);
 
         return match (true) {
-            $former !== null => in_array($fingerprint, $former->prints, true),
+            // What the third edition called so was a procedure's, or a recipe's where none made the end right.
+            $isFormer, $former !== null && $edition?->value < Edition::Third->value => $isFormer,
             $edition === null => false,
             $edition === Edition::First => $fingerprint === Fingerprint::make(self::sentences($operation), $edition),
             default => $fingerprint === Fingerprint::make(self::facts($operation, $edition), $edition),
@@ -45,42 +46,84 @@ final class OperationFacts
         return null;
     }
 
-    /** @return list<string> of a step as an earlier edition had it, one of each edition */
-    public static function former(Operation $operation): array
-    {
+    /**
+     * Of a step as recipes had it, one of each edition that made ends by them.
+     *
+     * @param  list<BenchCore>  $cores
+     * @param  list<CutTo>  $lengths
+     * @param  list<string>  $facts
+     * @return list<string>
+     */
+    public static function formerPrints(
+        Task $task,
+        string $words,
+        string $detail,
+        ?Length $at,
+        string $part,
+        string $address,
+        array $cores,
+        array $lengths,
+        array $facts,
+    ): array {
+        $known = self::known($task, $at?->nanometres, $part, $address, $cores, $lengths, $facts);
+
         return [
-            Fingerprint::make(self::sentences($operation), Edition::First),
-            Fingerprint::make(self::facts($operation, Edition::Second), Edition::Second),
+            Fingerprint::make(
+                self::said($task, $words, $detail, $at?->nanometres, $part, $address, $cores, $lengths),
+                Edition::First,
+            ),
+            Fingerprint::make($known, Edition::Second),
+            // Ends that no procedure made right were made by recipes still.
+            Fingerprint::make($known, Edition::Third),
         ];
     }
 
     /** @return list<mixed> */
-    private static function facts(Operation $operation, Edition $edition): array
+    private static function facts(Operation $of, Edition $edition): array
     {
-        $cores = array_map(
-            static fn (BenchCore $core): array => [$core->run, $core->conductor, $core->to],
-            $operation->cores,
+        return self::known(
+            $of->task,
+            ($of->sum?->known($edition) ?? $of->at)?->nanometres,
+            $of->part,
+            $of->address,
+            $of->cores,
+            $of->lengths,
+            $of->facts,
         );
-        $lengths = array_map(
+    }
+
+    /**
+     * @param  ?int  $at  nm
+     * @param  list<BenchCore>  $cores
+     * @param  list<CutTo>  $lengths
+     * @param  list<string>  $facts
+     * @return list<mixed>
+     */
+    private static function known(
+        Task $task,
+        ?int $at,
+        string $part,
+        string $address,
+        array $cores,
+        array $lengths,
+        array $facts,
+    ): array {
+        $wires = array_map(
+            static fn (BenchCore $core): array => [$core->run, $core->conductor, $core->to],
+            $cores,
+        );
+        $cuts = array_map(
             static fn (CutTo $cut): array => [
                 $cut->length->nanometres,
                 $cut->most?->nanometres,
                 Fingerprint::sorted($cut->of),
             ],
-            $operation->lengths,
-        );
-        sort($cores);
-        sort($lengths);
-
-        return [
-            $operation->task->value,
-            ($operation->sum?->known($edition) ?? $operation->at)?->nanometres,
-            $operation->part,
-            $operation->address,
-            $cores,
             $lengths,
-            $operation->facts,
-        ];
+        );
+        sort($wires);
+        sort($cuts);
+
+        return [$task->value, $at, $part, $address, $wires, $cuts, $facts];
     }
 
     /**
@@ -89,20 +132,48 @@ final class OperationFacts
      *
      * @return list<mixed>
      */
-    private static function sentences(Operation $operation): array
+    private static function sentences(Operation $of): array
     {
+        return self::said(
+            $of->task,
+            $of->words,
+            $of->detail,
+            ($of->sum?->known(Edition::First) ?? $of->at)?->nanometres,
+            $of->part,
+            $of->address,
+            $of->cores,
+            $of->lengths,
+        );
+    }
+
+    /**
+     * @param  ?int  $at  nm
+     * @param  list<BenchCore>  $cores
+     * @param  list<CutTo>  $lengths
+     * @return list<mixed>
+     */
+    private static function said(
+        Task $task,
+        string $words,
+        string $detail,
+        ?int $at,
+        string $part,
+        string $address,
+        array $cores,
+        array $lengths,
+    ): array {
         return [
-            $operation->task->value,
-            $operation->words,
-            $operation->detail,
-            ($operation->sum?->known(Edition::First) ?? $operation->at)?->nanometres,
-            $operation->part,
-            $operation->address,
+            $task->value,
+            $words,
+            $detail,
+            $at,
+            $part,
+            $address,
             array_map(
                 static fn (BenchCore $core): array => [$core->run, $core->conductor, $core->colour],
-                $operation->cores,
+                $cores,
             ),
-            array_map(static fn (CutTo $cut): array => [$cut->length->nanometres, $cut->for], $operation->lengths),
+            array_map(static fn (CutTo $cut): array => [$cut->length->nanometres, $cut->for], $lengths),
         ];
     }
 }

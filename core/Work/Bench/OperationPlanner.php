@@ -20,6 +20,8 @@ use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Work\Bench\Formerly\FormerJob;
+use Sartal\Core\Work\Bench\Formerly\FormerSteps;
 
 /** Everything that is done to make an assembly, and what must be done before what. */
 final readonly class OperationPlanner
@@ -48,14 +50,13 @@ final readonly class OperationPlanner
     {
         $runs = $this->runs($assembly);
         $sheets = $this->sheets($runs, $plans);
-        $made = self::byProcedure($sheets);
-        // What recipes would ask is what records of earlier editions speak of.
-        $former = new FormerSteps(
-            $made !== [] && $this->remembers ? $this->byRecipes($runs, $plans, $sheets) : [],
-        );
+        // What records of earlier editions speak of.
+        $former = $this->remembers
+            ? (new FormerJob($this->installation))->of($runs, $sheets)
+            : new FormerSteps([]);
 
         $operations = (new PanelOrder($this->installation))->of(
-            $this->operations($assembly, $plans, $runs, $sheets, $made, $former),
+            $this->operations($assembly, $plans, $runs, $sheets, $former),
         );
 
         return array_map(
@@ -64,22 +65,6 @@ final readonly class OperationPlanner
                 : $of,
             $operations,
         );
-    }
-
-    /**
-     * What would be done to the ends if recipes prepared all of them.
-     *
-     * @param  array<int|string, Run>  $runs
-     * @param  array<int|string, array<int|string, EndSheet>>  $sheets
-     * @return list<Operation>
-     */
-    private function byRecipes(array $runs, RunPlans $plans, array $sheets): array
-    {
-        $draft = new OperationDraft();
-        $cables = $this->cables($runs);
-        $this->fittings($draft, $this->ends($draft, $runs, $cables, $plans, $sheets, [], null), $cables, [], null);
-
-        return $draft->found();
     }
 
     /**
@@ -111,27 +96,8 @@ final readonly class OperationPlanner
     }
 
     /**
-     * @param  array<int|string, array<int|string, EndSheet>>  $sheets
-     * @return array<int|string, true> fittings, all of whose legs are made by procedures
-     */
-    private static function byProcedure(array $sheets): array
-    {
-        $made = [];
-        foreach ($sheets as $sides) {
-            foreach ($sides as $sheet) {
-                foreach ($sheet->fittings as $fitting) {
-                    $made[$fitting->fitting->id] = ($made[$fitting->fitting->id] ?? true) && $fitting->isMade();
-                }
-            }
-        }
-
-        return array_fill_keys(array_keys(array_filter($made)), true);
-    }
-
-    /**
      * @param  array<int|string, Run>  $runs
      * @param  array<int|string, array<int|string, EndSheet>>  $sheets
-     * @param  array<int|string, true>  $made  fittings by procedures; the others are by recipes
      * @return list<Operation>
      */
     private function operations(
@@ -139,13 +105,12 @@ final readonly class OperationPlanner
         RunPlans $plans,
         array $runs,
         array $sheets,
-        array $made,
-        ?FormerSteps $former,
+        FormerSteps $former,
     ): array {
         $draft = new OperationDraft();
         $cables = $this->cables($runs);
-        $ends = $this->ends($draft, $runs, $cables, $plans, $sheets, $made, $former);
-        $closes = $this->fittings($draft, $ends, $cables, $made, $former);
+        $ends = $this->ends($draft, $runs, $cables, $plans, $sheets, $former);
+        $closes = $this->fittings($draft, $ends, $cables, $former);
         $turns = new LegsInTurn($draft, $this->installation->catalogue);
         foreach ($runs as $run) {
             $turns->order($ends[$run->id] ?? [], $closes);
@@ -183,7 +148,6 @@ final readonly class OperationPlanner
      * @param  array<int|string, Run>  $runs
      * @param  array<int|string, CableType>  $cables
      * @param  array<int|string, array<int|string, EndSheet>>  $sheets
-     * @param  array<int|string, true>  $made
      * @return array<int|string, array<int|string, EndWork>> by run and side
      */
     private function ends(
@@ -192,8 +156,7 @@ final readonly class OperationPlanner
         array $cables,
         RunPlans $plans,
         array $sheets,
-        array $made,
-        ?FormerSteps $former,
+        FormerSteps $former,
     ): array {
         $shared = [];
         foreach ($runs as $run) {
@@ -213,7 +176,7 @@ final readonly class OperationPlanner
         foreach ($runs as $run) {
             $after = $whole->of($run, $plans[$run->id], $cables[$run->id]);
             foreach ($sheets[$run->id] ?? [] as $side => $sheet) {
-                $ends[$run->id][$side] = $tasks->of($sheet, $shared, $after, $made);
+                $ends[$run->id][$side] = $tasks->of($sheet, $shared, $after);
             }
         }
 
@@ -223,15 +186,13 @@ final readonly class OperationPlanner
     /**
      * @param  array<int|string, array<int|string, EndWork>>  $ends
      * @param  array<int|string, CableType>  $cables
-     * @param  array<int|string, true>  $made
      * @return array<int|string, string> fitting → operation that closes it
      */
     private function fittings(
         OperationDraft $draft,
         array $ends,
         array $cables,
-        array $made,
-        ?FormerSteps $former,
+        FormerSteps $former,
     ): array {
         $sheets = $legs = [];
         foreach ($ends as $sides) {
@@ -245,20 +206,16 @@ final readonly class OperationPlanner
                 }
             }
         }
-        $tasks = new FittingTasks($draft, $this->installation);
-        $former ??= new FormerSteps([]);
         $closes = [];
         foreach ($sheets as $id => $of) {
-            $closes[$id] = isset($made[$id])
-                ? FittingSteps::foreseen(
-                    $draft,
-                    $former,
-                    $of,
-                    $legs[$id],
-                    $cables,
-                    $this->installation->catalogue,
-                )
-                : $tasks->of($of, $legs[$id], $cables);
+            $closes[$id] = FittingSteps::foreseen(
+                $draft,
+                $former,
+                $of,
+                $legs[$id],
+                $cables,
+                $this->installation->catalogue,
+            );
         }
 
         return $closes;

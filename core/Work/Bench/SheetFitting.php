@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\HoodExit;
 use Sartal\Core\Given\Catalogue\TerminalKind;
 use Sartal\Core\Given\Installation\Fitting;
@@ -54,16 +55,9 @@ final readonly class SheetFitting
         return $names;
     }
 
-    /** Whether all that comes to it here is made by procedures. */
-    public function isMade(): bool
+    public function isMains(): bool
     {
-        foreach ($this->legs as $leg) {
-            if (! $leg->isMade()) {
-                return false;
-            }
-        }
-
-        return true;
+        return $this->type->domain === HazardDomain::Mains;
     }
 
     /** Like another but for its place and label: one description serves both. */
@@ -78,6 +72,6 @@ final readonly class SheetFitting
             count($other->legs) === 1 &&
             $this->legs[0]->leg->onEquipment === $other->legs[0]->leg->onEquipment &&
             $this->legs[0]->leg->measured == $other->legs[0]->leg->measured &&
-            $this->legs[0]->preparation->recipe == $other->legs[0]->preparation->recipe;
+            $this->legs[0]->made?->procedure == $other->legs[0]->made?->procedure;
     }
 }

@@ -184,7 +184,7 @@ final class EndParts
                 continue;
             }
             $over = $cable->diameter($label->leg === '' ? '' : $elements[$label->leg] ?? '') ?? $cable->outerDiameter;
-            $part = $this->wraps->over($over, $cable->jacket);
+            $part = $this->wraps->of($run, $over, $cable->jacket);
             if ($part !== null) {
                 $asks[] = new Ask(Sort::Part, $part->id, 1.0, $run->id, $where.', label '.$label->code);
             }

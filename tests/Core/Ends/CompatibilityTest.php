@@ -63,7 +63,7 @@ final class CompatibilityTest extends TestCase
                 'coax-75-lowloss',
                 'video',
                 'bnc75-plug-video',
-                ['fit.entry-too-thick', 'fit.gauge-too-thick', 'fit.ferrule', 'fit.no-recipe'],
+                ['fit.entry-too-thick', 'fit.gauge-too-thick', 'fit.ferrule', 'fit.no-procedure'],
             ],
             ['coax-75-lowloss', 'video', 'n75-plug-video', []],
             ['coax-75-standard', 'video', 'f-plug-video', []],
@@ -78,12 +78,12 @@ final class CompatibilityTest extends TestCase
                 ['fit.entry-too-thick', 'fit.impedance', 'fit.ferrule', 'run.impedance'],
             ],
             ['coax-50-standard', 'video', 'bnc75-plug-video', ['fit.impedance', 'fit.ferrule', 'run.impedance']],
-            ['instrument', 'video', 'bnc75-plug-video', ['fit.impedance', 'fit.no-recipe', 'run.impedance']],
+            ['instrument', 'video', 'bnc75-plug-video', ['fit.impedance', 'fit.no-procedure', 'run.impedance']],
             [
                 'pair-foil',
                 'video',
                 'bnc75-plug-video',
-                ['fit.entry-too-thin', 'fit.ferrule', 'fit.no-recipe', 'run.impedance-unknown'],
+                ['fit.entry-too-thin', 'fit.ferrule', 'fit.no-procedure', 'run.impedance-unknown'],
             ],
             // category
             ['cat6-utp', 'network', '8p8c-plug-t568b', []],
@@ -98,10 +98,15 @@ final class CompatibilityTest extends TestCase
             ['cat6a-sftp', 'network', '8p8c-plug-screened-t568b', []],
             ['cat6a-sftp-stranded', 'network', '8p8c-plug-screened-stranded-t568b', []],
             ['cat6a-two-sheath', 'network', '8p8c-jack-screened-t568b', []],
-            ['cat6a-two-sheath', 'network', '8p8c-plug-screened-t568b', ['fit.entry-too-thick', 'fit.no-recipe']],
+            ['cat6a-two-sheath', 'network', '8p8c-plug-screened-t568b', ['fit.entry-too-thick', 'fit.no-procedure']],
             ['cat7a-sftp', 'network', 'cat7a-jack-t568b', []],
             ['cat7a-sftp', 'network', '8p8c-plug-screened-t568b', ['fit.gauge-too-thick']],
-            ['cat6-utp', 'network', 'cat7a-jack-t568b', ['fit.entry-too-thin', 'fit.screen-missing', 'fit.no-recipe']],
+            [
+                'cat6-utp',
+                'network',
+                'cat7a-jack-t568b',
+                ['fit.entry-too-thin', 'fit.screen-missing', 'fit.no-procedure'],
+            ],
             ['cat6a-utp', 'network', '8p8c-jack-t568b', []],
             // power
             ['loudspeaker-2', 'loudspeaker', 'speaker4-cable-1', []],
@@ -158,17 +163,17 @@ final class CompatibilityTest extends TestCase
         ];
         yield 'cups for solid wire' => [$xlr.'.terminals.0.strands', 'solid', ...$mic, ['fit.strands']];
         yield 'no place for a screen' => [$xlr.'.screen', 'nowhere', ...$mic, ['fit.screen-nowhere']];
-        yield 'no recipe for such a cable' => [
-            $xlr.'.recipes',
-            ['coax' => 'coax-to-bnc'],
+        yield 'no procedure for such a cable' => [
+            $xlr.'.procedures',
+            ['coax' => 'bnc-crimp'],
             ...$mic,
-            ['fit.no-recipe'],
+            ['fit.no-procedure'],
         ];
         yield 'a cable that prepares otherwise' => [
             'cables.pair-foil.construction.prepares',
             'four-pair',
             ...$mic,
-            ['fit.no-recipe'],
+            ['fit.no-procedure'],
         ];
         yield 'a thicker cable' => ['cables.pair-foil.outerDiameter', '8.5 mm', ...$mic, ['fit.entry-too-thick']];
         yield 'a thicker core' => [
@@ -330,8 +335,8 @@ final class CompatibilityTest extends TestCase
         }
     }
 
-    /** A recipe with ordered marks for whatever goes together: so says the catalogue, not a hope. */
-    public function test_whatever_fits_has_a_recipe_with_ordered_marks(): void
+    /** A procedure for whatever goes together: so says the catalogue, not a hope. */
+    public function test_whatever_fits_has_a_procedure(): void
     {
         $catalogue = ShippedCatalogue::load();
         $made = 0;
@@ -355,17 +360,9 @@ final class CompatibilityTest extends TestCase
                             $catalogue,
                         );
                         $address = $plan->channels[$plan->channelsFor($signal)[0]][$signal->functions[0]->name];
-                        $recipe =
-                            $catalogue->recipes()[
-                                $layout?->typeAt($address)->cable->recipes[$cable->prepares($leg->elements[0])] ?? ''
-                            ] ?? null;
-                        self::assertNotNull($recipe, $cable->id.' in '.$plan->id);
-                        $last = PHP_INT_MAX;
-                        foreach ($recipe->steps as $step) {
-                            self::assertGreaterThan(0, $step->at->nanometres, $recipe->id);
-                            self::assertLessThanOrEqual($last, $step->at->nanometres, $recipe->id);
-                            $last = $step->at->nanometres;
-                        }
+                        $named = $layout?->typeAt($address)->cable->procedures[$cable->prepares($leg->elements[0])] ??
+                            '';
+                        self::assertNotNull($catalogue->procedure($named), $cable->id.' in '.$plan->id);
                         $made++;
                         break;
                     }

@@ -287,7 +287,7 @@ final class FitEdgesTest extends TestCase
                             $on,
                             ...array_map(static fn ($core): string => $core->joint->id(), $leg->preparation->cores),
                         );
-                        self::assertNotNull($leg->preparation->recipe, $run->code);
+                        self::assertTrue($leg->isRight(), $run->code);
                         self::assertNotSame([], $leg->preparation->tools, $run->code);
                     }
                 }

@@ -11,7 +11,6 @@ use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Preparing\Blocks;
 use Sartal\Core\Ends\Preparing\HoodLengths;
 use Sartal\Core\Ends\Wiring\FittingLayout;
-use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\ShellBond;
@@ -104,7 +103,7 @@ final class PreparationTest extends TestCase
                 self::sheet($bench->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)->fittings[0]->legs[0]
                     ->preparation->cores as $core
             ) {
-                $lengths[$core->joint->address()] = $core->length;
+                $lengths[$core->joint->address()] = $core->reach ?? self::fail('no hood says it');
             }
 
             return $lengths;
@@ -122,28 +121,31 @@ final class PreparationTest extends TestCase
         );
     }
 
-    /** Cores of one end may differ by recipe: the screen of a phone plug is cut to 6 mm (common practice). */
+    /** Cores of one end may differ: the screen of a phone plug is cut to 6 mm (common practice). */
     public function test_cores_of_a_phone_plug_have_lengths_of_their_own(): void
     {
         $bench = Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['trs-balanced'], []));
         $lengths = [];
-        foreach (self::sheet($bench, 'A-1', Side::A)->fittings[0]->legs[0]->preparation->cores as $core) {
-            $lengths[$core->joint->function] = $core->length->result->canonical();
+        $leg = self::sheet($bench, 'A-1', Side::A)->fittings[0]->legs[0];
+        foreach ($leg->preparation->cores as $core) {
+            $lengths[$core->joint->function] = $leg->reach($core)?->canonical();
         }
         self::assertSame('6 mm', $lengths['screen']);
         self::assertNotSame($lengths['hot'], $lengths['cold']);
     }
 
-    public function test_a_length_of_its_own_says_which_recipe_has_it(): void
+    public function test_a_length_says_which_procedure_leaves_it(): void
     {
-        $plain = self::sheet(Bench::microphone(), 'A-1', Side::A)->fittings[0]->legs[0]->preparation;
-        $recipe = $plain->recipe;
-        self::assertNotNull($recipe);
-        $own = Bench::microphone()->withCatalogueEdited(['recipes.'.$recipe->id.'.cores' => ['hot' => '8.5 mm']]);
-        foreach (self::sheet($own, 'A-1', Side::A)->fittings[0]->legs[0]->preparation->cores as $core) {
+        $bench = Bench::of(Bench::request('A-1', 'pair-foil', ['analogue'], ['terminal3-balanced'], []));
+        $own = $bench->withCatalogueEdited(['procedures.screw-terminals.reaches' => [
+            ['function' => 'hot', 'length' => '28.5 mm'],
+            ['length' => '25 mm'],
+        ]]);
+        $leg = self::sheet($own, 'A-1', Side::A)->fittings[0]->legs[0];
+        foreach ($leg->preparation->cores as $core) {
             $isHot = $core->joint->function === 'hot';
-            self::assertSame($isHot, $core->length->result->canonical() === '8.5 mm');
-            self::assertSame('recipe '.$recipe->name, $core->length->terms[0]->source);
+            self::assertSame($isHot ? '28.5 mm' : '25 mm', $leg->reach($core)?->canonical());
+            self::assertSame('procedure '.$leg->made->procedure->name, $leg->worked($core)->terms[0]->source);
         }
     }
 
@@ -151,11 +153,13 @@ final class PreparationTest extends TestCase
     public function test_cores_of_a_three_pole_connector_are_equal(): void
     {
         self::assertFalse(self::sheet(Bench::microphone(), 'A-1', Side::A)->isMains());
-        $cores = self::sheet(Bench::microphone(), 'A-1', Side::A)->fittings[0]->legs[0]->preparation->cores;
-        self::assertCount(
-            1,
-            array_unique(array_map(static fn ($core): string => $core->length->result->canonical(), $cores)),
+        $leg = self::sheet(Bench::microphone(), 'A-1', Side::A)->fittings[0]->legs[0];
+        $lengths = array_map(
+            static fn ($core): string => $leg->reach($core)?->canonical() ?? '',
+            $leg->preparation->cores,
         );
+        self::assertCount(1, array_unique($lengths));
+        self::assertNotContains('', $lengths);
     }
 
     /** The protective earth parts last: common practice and most local codes. */
@@ -175,7 +179,7 @@ final class PreparationTest extends TestCase
         [$mains, $signal] = $sheet->fittings;
         $lengths = [];
         foreach ($mains->legs[0]->preparation->cores as $core) {
-            $lengths[$core->joint->function] = $core->length->result->nanometres;
+            $lengths[$core->joint->function] = $mains->legs[0]->reach($core)->nanometres ?? 0;
         }
         self::assertGreaterThan(max($lengths['line'], $lengths['neutral']), $lengths['earth']);
         self::assertSame($lengths['line'], $lengths['neutral']);
@@ -333,57 +337,25 @@ final class PreparationTest extends TestCase
         self::assertCount(90, ShippedCatalogue::load()->connectors()['rect90-male']->cavities);
     }
 
-    public function test_recipes_keep_to_the_dimensions_of_the_trade(): void
-    {
-        $recipes = ShippedCatalogue::load()->recipes();
-        $mark = static fn (string $recipe, Layer $layer): float => $recipes[$recipe]->mark($layer)?->inMillimetres() ??
-            -1.0;
-        // Strip dimensions: common practice. Untwist at a contact at most 13 mm: ANSI/TIA-568.
-        self::assertTrue($mark('pair-to-cup', Layer::Sheath) >= 12 && $mark('pair-to-cup', Layer::Sheath) <= 25);
-        self::assertTrue($mark('pair-to-cup', Layer::Insulation) >= 3 && $mark('pair-to-cup', Layer::Insulation) <= 6);
-        self::assertSame(4.0, $mark('coax-to-bnc', Layer::Dielectric));
-        self::assertEqualsWithDelta(
-            3,
-            $mark('coax-to-bnc', Layer::Screen) - $mark('coax-to-bnc', Layer::Dielectric),
-            0.01,
-            'dielectric left just under 3 mm',
-        );
-        self::assertSame(50.0, $mark('category-to-screened-jack', Layer::Sheath));
-        self::assertSame(300.0, $mark('mains-to-connector', Layer::Sheath));
-        self::assertSame(40.0, $recipes['category-to-plug']->discard->inMillimetres());
-        foreach ($recipes as $recipe) {
-            $untwist = $recipe->mark(Layer::Conductor);
-            self::assertTrue($untwist === null || $untwist->compare(Length::millimetres(13)) <= 0, $recipe->id);
-            self::assertTrue($recipe->source !== '', $recipe->id);
-        }
-        self::assertGreaterThan(
-            $mark('instrument-to-phone', Layer::Insulation),
-            $mark('instrument-to-phone', Layer::ConductiveLayer),
-            'the conductive layer never reaches the tip',
-        );
-    }
-
-    /** A core that is longer than its recipe foresees needs the sheath off further back; its tip is bared as before. */
+    /**
+     * A core that is longer than usual needs the sheath off further back; its tip is bared as before. Of mains the
+     * protective earth parts last: common practice.
+     */
     public function test_the_sheath_comes_off_as_far_as_the_longest_core_needs(): void
     {
         foreach (['rear', 'left side', 'right side'] as $exit) {
-            $preparation = self::sheet(Bench::stageBox()->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)
-                ->fittings[0]->legs[0]->preparation;
-            $longest = max(array_map(static fn ($core): int => $core->length->result->nanometres, $preparation->cores));
-            self::assertGreaterThanOrEqual(
-                $longest,
-                $preparation->recipe?->mark(Layer::Sheath)->nanometres ?? 0,
-                $exit,
-            );
-            self::assertSame('4.5 mm', $preparation->recipe?->mark(Layer::Insulation)?->canonical());
-            self::assertSame(
-                '5 mm',
-                $preparation->recipe
-                    ->mark(Layer::Sheath)
-                    ?->minus($preparation->recipe->mark(Layer::Screen) ?? Length::zero())
-                    ->canonical(),
-                'the screen keeps its place before the sheath',
-            );
+            $leg = self::sheet(Bench::stageBox()->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)
+                ->fittings[0]->legs[0];
+            self::assertTrue($leg->isRight(), $exit);
+            $fitting = self::sheet(Bench::stageBox()->withFitting('M-1.b1', exit: $exit), 'M-1', Side::B)->fittings[0];
+            foreach ($fitting->blocks as $block) {
+                $to = $block->length->result->roundedUpTo(Length::millimetres(1))->canonical();
+                foreach ($leg->preparation->cores as $core) {
+                    if (in_array($core->joint->channel, $block->channels, true)) {
+                        self::assertSame($to, $leg->reach($core)?->canonical(), $exit.' '.$core->joint->address());
+                    }
+                }
+            }
         }
         $mains = self::sheet(
             Bench::of(
@@ -397,17 +369,12 @@ final class PreparationTest extends TestCase
             ),
             'P-1',
             Side::A,
-        )->fittings[0]->legs[0]->preparation;
-        self::assertSame(
-            '310 mm',
-            $mains->recipe?->mark(Layer::Sheath)?->canonical(),
-            'the protective earth is the longest',
-        );
-        self::assertSame(
-            '18 mm',
-            self::sheet(Bench::microphone(), 'A-1', Side::A)
-                ->fittings[0]->legs[0]->preparation->recipe?->mark(Layer::Sheath)
-                ?->canonical(),
-        );
+        )->fittings[0]->legs[0];
+        $lengths = [];
+        foreach ($mains->preparation->cores as $core) {
+            $lengths[$core->joint->function] = $mains->reach($core)?->canonical();
+        }
+        ksort($lengths);
+        self::assertSame(['earth' => '40 mm', 'line' => '30 mm', 'neutral' => '30 mm'], $lengths);
     }
 }

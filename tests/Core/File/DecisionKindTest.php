@@ -44,8 +44,9 @@ final class DecisionKindTest extends TestCase
         );
         self::assertEqualsCanonicalizing(array_diff($file, $together, $others), $lists);
         self::assertSame($lists, array_unique($lists));
-        $types = array_map(static fn (DecisionKind $kind): string => $kind->list(), DecisionKind::types());
-        self::assertEqualsCanonicalizing(array_keys((array) $demo['catalogue']), $types);
+        $types = array_map(static fn (DecisionKind $kind): string => $kind->list(), DecisionKind::offered());
+        // The demo is from before there were procedures.
+        self::assertEqualsCanonicalizing(array_keys((array) $demo['catalogue']), [...$types, 'former']);
     }
 
     public function test_each_of_the_demo_is_read_and_written_back_as_it_is(): void

@@ -165,7 +165,6 @@ final class CatalogueTest extends TestCase
                 'signal' => 'signals',
                 'plan' => 'plans',
                 'part' => 'parts',
-                'recipe' => 'recipes',
             ] as $kind => $folder
         ) {
             $one = json_encode([
@@ -243,17 +242,17 @@ final class CatalogueTest extends TestCase
         }
     }
 
-    public function test_nothing_names_a_part_recipe_or_type_that_is_not_there(): void
+    public function test_nothing_names_a_part_procedure_or_type_that_is_not_there(): void
     {
         $catalogue = ShippedCatalogue::load();
-        $usedRecipes = [];
+        $named = [];
         foreach ($catalogue->connectors() as $id => $type) {
             foreach ($type->cable->parts() as $part) {
                 self::assertArrayHasKey($part, $catalogue->parts(), $id);
             }
-            foreach ($type->cable->recipes as $prepares => $recipe) {
-                self::assertArrayHasKey($recipe, $catalogue->recipes(), $id);
-                $usedRecipes[$recipe] = true;
+            foreach ($type->cable->procedures as $prepares => $procedure) {
+                self::assertArrayHasKey($procedure, $catalogue->procedures(), $id);
+                $named[$procedure] = true;
                 self::assertNotSame(
                     [],
                     array_filter(
@@ -285,8 +284,11 @@ final class CatalogueTest extends TestCase
         }
         self::assertSame(
             [],
-            array_diff(array_keys($catalogue->recipes()), array_keys($usedRecipes)),
-            'recipes that nothing uses',
+            array_diff(
+                array_keys(array_filter($catalogue->procedures(), static fn ($each): bool => $each->legs === [])),
+                array_keys($named),
+            ),
+            'procedures that nothing names',
         );
         foreach ($catalogue->parts() as $part) {
             foreach ($part->ends as $end) {
@@ -309,7 +311,7 @@ final class CatalogueTest extends TestCase
             return;
         }
         self::assertTrue($connector->cable->exits !== [] || $connector->mount->value === 'insert', 'no exit');
-        self::assertNotSame([], $connector->cable->recipes, 'no recipe');
+        self::assertNotSame([], $connector->cable->procedures, 'no procedure');
         foreach ($connector->cable->terminals as $terminal) {
             self::assertNotSame('', $terminal->tool, 'no tool');
         }

@@ -108,11 +108,10 @@ final class TypeCodecsTest extends TestCase
         yield 'half a strand' => ['cables', 'construction.strands', 0.5, 'whole number'];
         yield 'a part of no kind' => ['parts', 'kind', 'thing', 'should be one of: boot'];
         yield 'an empty pack' => ['parts', 'pack', 0, 'whole number from 1'];
-        yield 'a layer that is unknown' => ['recipes', 'steps.0.layer', 'skin', 'should be one of: sheath'];
-        yield 'a mark without a length' => ['recipes', 'steps.0.at', 'far', 'is not a length'];
-        yield 'a mark beyond reason' => ['recipes', 'steps.0.at', '3 m', 'longer than'];
-        yield 'no steps' => ['recipes', 'steps', null, 'should be a list'];
-        yield 'cores of no length' => ['recipes', 'cores', ['screen' => 'short'], 'is not a length'];
+        yield 'a reach that is no length' => ['procedures', 'reaches.0.length', 'far', 'is not a length'];
+        yield 'a reach beyond reason' => ['procedures', 'reaches.0.length', '3 m', 'longer than'];
+        yield 'a reach of something else' => ['procedures', 'reaches.0.joins', 'skin', 'should be one of: screen'];
+        yield 'stands in for no joining' => ['procedures', 'standsIn.0', 'glue', 'is no way of joining'];
         yield 'a plan in blocks of less than nothing' => ['plans', 'block', -6, 'whole number from 0'];
         yield 'a signal that joins otherwise' => ['signals', 'joins', 'ring', 'should be one of: point-to-point'];
     }
@@ -128,7 +127,7 @@ final class TypeCodecsTest extends TestCase
             'connectors' => 'xlr3-male-cable',
             'cables' => 'pair-foil',
             'parts' => 'chuck-narrow',
-            'recipes' => 'pair-to-cup',
+            'procedures' => 'mains-screws',
             'plans' => 'rect90-male-24ch',
             'signals' => 'dmx',
         ];

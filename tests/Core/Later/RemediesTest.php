@@ -35,6 +35,7 @@ use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Task;
 use Tests\Support\Bench;
 use Tests\Support\Crew;
+use Tests\Support\Procedures;
 
 /** What helps where work is overtaken, one remedy at a time, and what is not said to help. */
 final class RemediesTest extends TestCase
@@ -294,7 +295,7 @@ final class RemediesTest extends TestCase
 
     public function test_a_step_done_by_another_description_is_done_again_and_with_its_joints_the_end_is(): void
     {
-        $bench = Bench::of(self::line(0.0, 2))->byRecipes();
+        $bench = Bench::of(self::line(0.0, 2));
         $in = $bench->installation;
         $sheath = current(
             array_filter(
@@ -324,17 +325,13 @@ final class RemediesTest extends TestCase
         self::assertSame([RemedyKind::End], self::kinds($steps->remedies), 'nobody strips under joints');
     }
 
-    /** The same, with sheath and cores bared by other lengths. */
+    /** The same, with the sheath off by another length. */
     private static function shifted(Bench $bench): Installation
     {
         $edits = [];
-        foreach ($bench->installation->catalogue->recipes() as $recipe) {
-            foreach ($recipe->steps as $i => $step) {
-                if (! $step->at->isZero()) {
-                    $edits['recipes.'.$recipe->id.'.steps.'.$i.'.at'] = $step->at
-                        ->plus(Length::millimetres(3))
-                        ->canonical();
-                }
+        foreach (Procedures::procedure('cup-3-pole')->steps as $i => $step) {
+            if ($step->id === 'sheath-off') {
+                $edits['procedures.cup-3-pole.steps.'.$i.'.measure.length'] = '21 mm';
             }
         }
 

@@ -72,7 +72,8 @@ final class EndsToTryTest extends TestCase
     {
         $short = Procedures::changed(Procedures::procedure('cup-3-pole'), 'sheath-off', '9 mm');
         $copy = new \Sartal\Core\Given\Catalogue\Procedures\MakingProcedure(
-            ...['id' => 'cups-short'] + get_object_vars($short),
+            ...['id' => 'cups-short', 'insteadOf' => ['cup-3-pole'], 'connectors' => ['xlr3-male-cable']] +
+                get_object_vars($short),
         );
         $ends = (new EndsToTry($copy, Bench::microphone()->installation))->all();
         self::assertNotSame([], $ends);
@@ -81,10 +82,10 @@ final class EndsToTryTest extends TestCase
         }
     }
 
-    public function test_what_stands_for_no_recipe_is_tried_on_nothing(): void
+    public function test_what_no_connector_names_is_tried_on_nothing(): void
     {
         $copy = new \Sartal\Core\Given\Catalogue\Procedures\MakingProcedure(
-            ...['inPlaceOf' => []] + get_object_vars(Procedures::procedure('f-crimp')),
+            ...['id' => 'unnamed'] + get_object_vars(Procedures::procedure('f-crimp')),
         );
         self::assertSame([], (new EndsToTry($copy, Bench::microphone()->installation))->all());
     }

@@ -16,6 +16,7 @@ use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Equipment;
@@ -45,7 +46,7 @@ final class PlanningAidsTest extends TestCase
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         )->installation;
 
-        return $in->withCatalogue($in->catalogue->completedBy(ShippedCatalogue::load()));
+        return $in->withCatalogue(FormerConversion::completed($in->catalogue, ShippedCatalogue::load()));
     }
 
     /** @return array<array-key, array<string, string>> */

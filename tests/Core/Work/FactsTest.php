@@ -20,14 +20,11 @@ use Sartal\Core\Proof\Record\CutNoted;
 use Sartal\Core\Proof\Record\EndMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
-use Sartal\Core\Proof\Record\SentBack;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 use Sartal\Core\Work\Bench\Operation;
 use Sartal\Core\Work\Bench\OperationFacts;
 use Sartal\Core\Work\Bench\OperationPlanner;
-use Sartal\Core\Work\Bench\Progress;
-use Sartal\Core\Work\Bench\Status;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\Traveller;
 use Sartal\Core\Work\Cutting\LengthToCut;
@@ -128,47 +125,6 @@ final class FactsTest extends TestCase
     }
 
     #[DataProvider('benches')]
-    public function test_what_the_first_edition_recorded_stands_under_its_own_names(Bench $bench): void
-    {
-        $bench = $bench->byRecipes();
-        $operations = self::operations($bench);
-        $events = $renamed = [];
-        foreach ($operations as $operation) {
-            $renamed[] = $operation->step->first === '' ? 0 : 1;
-            $events[] = self::done(
-                $operation,
-                self::first($operation),
-                $operation->step->first === '' ? null : $operation->step->first,
-            );
-        }
-        self::assertGreaterThan(1, array_sum($renamed));
-        $progress = new Progress($operations, $events);
-        foreach ($operations as $operation) {
-            if ($operation->task === Task::Test) {
-                continue;
-            }
-            self::assertSame(Status::Done, $progress->of($operation->id)->status, $operation->id);
-        }
-        $strip = current(
-            array_filter($operations, static fn (Operation $each): bool => $each->step->kind === StepKind::Bare),
-        );
-        self::assertInstanceOf(Operation::class, $strip);
-        $reworked = self::event(EventKind::Reworked, $strip->side, '', [
-            'run' => $strip->run,
-            'step' => $strip->step->first,
-            'says' => new SentBack([$strip->step->first]),
-        ]);
-        $again = new Progress($operations, [...$events, $reworked]);
-        self::assertSame(Status::ToDo, $again->of($strip->id)->status);
-        self::assertSame([$strip->id], $again->reopened($reworked));
-        self::assertSame(
-            $strip->step->first,
-            $progress->named($strip),
-            'what was begun under one name goes on under it',
-        );
-    }
-
-    #[DataProvider('benches')]
     public function test_another_choice_of_words_overtakes_nothing_and_another_fact_does(Bench $bench): void
     {
         $copy = static function (Operation $of, array $changes): Operation {
@@ -205,39 +161,6 @@ final class FactsTest extends TestCase
             self::assertFalse(OperationFacts::stand($operation, '9.0123456789abcdef'), 'of an edition to come');
             self::assertFalse(OperationFacts::stand($operation, ''));
         }
-    }
-
-    public function test_a_mark_that_a_recipe_gets_in_front_moves_no_other(): void
-    {
-        $bench = Bench::microphone()->byRecipes();
-        $bare = static fn (Bench $of): array => array_filter(
-            array_map(
-                static fn (Operation $operation): string => OperationFacts::fingerprint($operation),
-                array_filter(
-                    self::operations($of),
-                    static fn (Operation $operation): bool => $operation->step->kind === StepKind::Bare &&
-                        ! str_contains($operation->id, 'separator'),
-                ),
-            ),
-        );
-        $steps = $bench->installation->catalogue->recipes()['pair-to-cup']->steps;
-        self::assertNotSame([], $steps);
-        $was = $bare($bench);
-        self::assertGreaterThan(2, count($was));
-        $more = $bench->withCatalogueEdited([
-            'recipes.pair-to-cup.steps' => [
-                ['layer' => 'separator', 'at' => '40 mm', 'does' => 'Take it off'],
-                ...array_map(
-                    static fn ($step): array => [
-                        'layer' => $step->layer->value,
-                        'at' => $step->at->canonical(),
-                        'does' => $step->does,
-                    ],
-                    $steps,
-                ),
-            ],
-        ]);
-        self::assertSame($was, $bare($more));
     }
 
     private static function prints(Length $later): Fingerprints

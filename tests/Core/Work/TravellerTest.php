@@ -8,6 +8,7 @@ use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\HandJoint;
@@ -526,7 +527,8 @@ final class TravellerTest extends TestCase
         $file = InstallationFile::parse(
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         );
-        $in = $file->installation->withCatalogue($file->installation->catalogue->completedBy(ShippedCatalogue::load()));
+        $in = $file->installation;
+        $in = $in->withCatalogue(FormerConversion::completed($in->catalogue, ShippedCatalogue::load()));
         $plan = (new Planner())->plan($in);
         $operations = Traveller::order(
             (new OperationPlanner($in))->of($plan->assemblies[$plan->assemblyOf['M-203']], $plan->runs),
@@ -560,7 +562,7 @@ final class TravellerTest extends TestCase
         self::assertIsArray($file);
         $file['panels'][0]['places'] = $places;
         $in = InstallationFile::parse(json_encode($file, JSON_THROW_ON_ERROR))->installation;
-        $in = $in->withCatalogue($in->catalogue->completedBy(ShippedCatalogue::load()));
+        $in = $in->withCatalogue(FormerConversion::completed($in->catalogue, ShippedCatalogue::load()));
         $plan = (new Planner())->plan($in);
         $assembly = $plan->assemblies[$plan->assemblyOf['M-204']];
         $all = Traveller::order((new OperationPlanner($in))->of($assembly, $plan->runs), $in->rules())->operations;
@@ -608,7 +610,8 @@ final class TravellerTest extends TestCase
         $file = InstallationFile::parse(
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
         );
-        $in = $file->installation->withCatalogue($file->installation->catalogue->completedBy(ShippedCatalogue::load()));
+        $in = $file->installation;
+        $in = $in->withCatalogue(FormerConversion::completed($in->catalogue, ShippedCatalogue::load()));
         $plan = (new Planner())->plan($in);
         $assembly = $plan->assemblies[$plan->assemblyOf['A-133']];
         self::assertGreaterThan(1, count($assembly->runs));

@@ -8,7 +8,6 @@ use App\Documents\Drawing\Colours;
 use App\Documents\Drawing\ConnectorPicture;
 use App\Documents\Drawing\LengthText;
 use App\Documents\Drawing\PdfCanvas;
-use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\SvgCanvas;
 use App\Documents\Drawing\View;
 use App\Documents\SheetDrawing;
@@ -128,39 +127,6 @@ final class DrawingTest extends TestCase
             $tint = Colours::tint($colour);
             $light = array_sum(array_map(static fn (int $at): float => hexdec(substr($tint, $at, 2)), [1, 3, 5])) / 3;
             self::assertGreaterThan(140, $light, $colour.' is light enough for ink');
-        }
-    }
-
-    /** Marks are to scale: twice as far from the cut end is twice as far on paper. */
-    public function test_a_stripped_end_is_to_scale(): void
-    {
-        $catalogue = ShippedCatalogue::load();
-        foreach ($catalogue->recipes() as $id => $recipe) {
-            $drawing = new StrippedEnd($recipe, $catalogue->cables()['pair-foil']);
-            $canvas = new SvgCanvas(100, $drawing->height() + 4);
-            $drawing->on($canvas, 3, 5, 94, Units::Metric);
-            $cut = null;
-            $ratios = [];
-            foreach (self::xml($canvas)->xpath('//s:line[not(@stroke-dasharray) and @y1 = @y2]') ?: [] as $i => $line) {
-                $cut ??= (float) $line['x2'];
-                self::assertEqualsWithDelta($cut, (float) $line['x2'], 0.01, 'all marks are measured from the cut end');
-                $ratios[] = (float) $line['x2'] - (float) $line['x1'];
-            }
-            $marks = [];
-            foreach ($recipe->steps as $step) {
-                $marks[$step->layer->value] ??= $step->at->inMillimetres();
-            }
-            self::assertCount(count($marks), $ratios, $id);
-            sort($ratios);
-            sort($marks);
-            foreach (array_values($marks) as $i => $mark) {
-                self::assertEqualsWithDelta(
-                    $ratios[0] / $marks[0],
-                    $ratios[$i] / $mark,
-                    (0.02 * $ratios[0]) / $marks[0],
-                    $id,
-                );
-            }
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Ends;
 
 use App\Models\Release;
+use App\Planning\InstallationStore;
 use Tests\TestCase;
 
 /** Procedures through the door: on the sheet, at the bench, as types, in a release. */
@@ -137,8 +138,8 @@ final class ProceduresTest extends TestCase
         self::assertSame($shipped, $this->getJson('/api/types/procedure/cup-3-pole')->json('newer'));
     }
 
-    /** One that does not make an end right is said so at the sheet, with the step; the recipe is followed meanwhile. */
-    public function test_a_procedure_that_does_not_make_an_end_says_so_and_the_bench_goes_on_by_the_recipe(): void
+    /** One that does not make an end right is said so at the sheet, with the step; the bench has no length of it. */
+    public function test_a_procedure_that_does_not_make_an_end_says_so_and_the_bench_follows_none_of_it(): void
     {
         $own = $this->definition('cup-3-pole');
         $own['steps'] = array_values(array_filter(
@@ -146,11 +147,19 @@ final class ProceduresTest extends TestCase
             static fn (array $step): bool => $step['id'] !== 'cores-tin',
         ));
         $this->putJson('/api/types/procedure', ['definition' => $own])->assertOk();
-        $made = $this->getJson('/api/runs/A-121/sheet/A')->json('sheet.fittings.0.legs.0.made');
+        $leg = $this->getJson('/api/runs/A-121/sheet/A')->json('sheet.fittings.0.legs.0');
+        $made = $leg['made'];
+        self::assertSame('As its maker says', $leg['bench']);
         self::assertFalse($made['right']);
         self::assertStringContainsString('is not tinned', implode(' ', $made['wrong']));
         $pieces = collect($this->getJson('/api/bench/A-121')->json('job.steps'))->flatMap->pieces->pluck('id');
-        self::assertNotEmpty($pieces->filter(static fn (string $id): bool => str_contains($id, '|A|leg-1|bare|')));
+        $atA = $pieces->filter(static fn (string $id): bool => str_contains($id, '|A|leg-1|make|'));
+        self::assertContains('A-121|A|leg-1|make|prepare', $atA);
+        self::assertNotContains('A-121|A|leg-1|make|sheath-off', $atA);
+        // Its joints, its tug, its look and its closing are there as at any other end.
+        foreach (['join|1', 'join|2', 'join|3', 'tug', 'inspect', 'close'] as $step) {
+            self::assertContains('A-121.a1|'.$step, $pieces);
+        }
     }
 
     private function steps(): string
@@ -167,7 +176,8 @@ final class ProceduresTest extends TestCase
         self::assertStringContainsString('|make|sheath-off', $this->steps());
     }
 
-    public function test_a_release_from_before_there_were_procedures_is_made_by_its_recipes(): void
+    /** Nothing of it is cut longer than it was then: what its ends use up was not reckoned. */
+    public function test_a_release_from_before_there_were_procedures_is_made_by_them_and_reckoned_as_it_was(): void
     {
         $this->as('lead')->postJson('/api/releases', ['note' => 'to the bench'])->assertCreated();
         $release = Release::query()->firstOrFail();
@@ -175,7 +185,11 @@ final class ProceduresTest extends TestCase
         unset($document['catalogue']['procedures']);
         $release->document = json_encode($document, JSON_THROW_ON_ERROR);
         $release->save();
-        self::assertStringContainsString('|bare|sheath', $this->steps());
-        self::assertStringNotContainsString('|make|', $this->steps());
+        self::assertStringContainsString('|make|', $this->steps());
+        self::assertStringNotContainsString('|bare|', $this->steps());
+        $store = $this->app->make(InstallationStore::class);
+        $then = $store->at($this->installation->refresh(), $release);
+        self::assertTrue($then->pinned->former->isAlone);
+        self::assertFalse($store->load($this->installation)->pinned->former->isAlone);
     }
 }

@@ -488,10 +488,10 @@ final class TerminationsTest extends TestCase
         $this->as('bench');
         $send('leg-2', false, '')->assertOk();
         self::assertSame([false, null, null], [$leg()['onEquipment'], $leg()['measured'], $step('measure')]);
-        // Prepared as for a D-sub nobody measures it: to say so would change nothing.
-        $this->as('planner')->putJson('/api/runs/P-007/ends/B/recipe', [
+        // Made as for a D-sub nobody measures it: to say so would change nothing.
+        $this->as('planner')->putJson('/api/runs/P-007/ends/B/procedure', [
             'legs' => ['leg-2'],
-            'recipe' => 'pair-to-dsub',
+            'procedure' => 'cups-d-sub',
             'version' => $this->getJson('/api/runs/P-007')->json('version'),
         ])->assertOk();
         $send('leg-2', true, '')->assertUnprocessable()->assertJsonValidationErrors('leg');
@@ -533,34 +533,27 @@ final class TerminationsTest extends TestCase
         self::assertSame(['330 mm'], $cut());
     }
 
-    public function test_an_end_may_be_prepared_by_another_recipe(): void
+    public function test_an_end_may_be_made_by_another_procedure(): void
     {
         $before = $this->snapshot();
-        $send = fn (string $recipe) => $this->as('planner')->putJson('/api/runs/A-118/ends/B/recipe', [
+        $send = fn (string $procedure) => $this->as('planner')->putJson('/api/runs/A-118/ends/B/procedure', [
             'legs' => ['leg-1'],
-            'recipe' => $recipe,
+            'procedure' => $procedure,
             'version' => $this->getJson('/api/runs/A-118')->json('version'),
         ]);
-        self::assertSame(
-            'Screened pair to solder cups',
-            $this->as('planner')->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.name'),
-        );
-        $send('pair-to-dsub')->assertOk();
-        self::assertSame(
-            ['pair-to-dsub', '25 mm'],
-            [
-                $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.id'),
-                $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.recipe.steps.0.at'),
-            ],
-        );
-        $send('by magic')->assertUnprocessable()->assertJsonValidationErrors('recipe');
+        $by = fn (): string => $this->as('planner')->getJson('/api/runs/A-118/sheet/B')
+            ->json('sheet.fittings.0.legs.0.made.id');
+        self::assertSame('cup-3-pole', $by());
+        $send('cups-5-pole')->assertOk();
+        self::assertSame('cups-5-pole', $by());
+        $send('by magic')->assertUnprocessable()->assertJsonValidationErrors('procedure');
         // A later edit of the line keeps the choice.
         $this->patchJson('/api/runs/A-118', [
             'line' => ['tail_a' => '2'],
             'version' => $this->getJson('/api/runs/A-118')->json('version'),
         ])->assertOk();
         self::assertSame(
-            'pair-to-dsub',
+            'cups-5-pole',
             $this->getJson('/api/runs/A-118/sheet/B')->json('sheet.fittings.0.legs.0.chosen'),
         );
         $this->undo();

@@ -60,7 +60,7 @@ final class BoardTest extends TestCase
     public function test_fewer_benches_take_longer_and_a_shared_tool_is_saved_like_any_decision(): void
     {
         $crew = $this->as('lead')->getJson('/api/crew')->json();
-        self::assertContains('8P8C plug tool', $crew['tools']);
+        self::assertContains('rotary stripper', $crew['tools']);
         $hours = fn (): float => $this->getJson('/api/crew/board')->json('forecast.hours.value');
         $before = $hours();
         $this->putJson('/api/workshop', [

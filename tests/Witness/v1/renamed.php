@@ -7,8 +7,6 @@ declare(strict_types=1);
  * where they stand → reason. Each becomes one name, the same everywhere.
  */
 return [
-    'answers/api/bench/*/body/job/steps/*/pieces/*/id' => 'a step at the bench is named by its part or layer, no '.
-        'longer by its place in a list',
     'answers/api/installation.json/body/record/*/by' => 'records call a person by a key; the sign-in name is for the '.
         'door',
     'answers/api/runs/*/body/history/*/by' => 'see record',

@@ -8,7 +8,6 @@ use App\Contract\Answer;
 use App\Contract\Query;
 use App\Documents\Drawing\EndPicture;
 use App\Documents\Drawing\PdfCanvas;
-use App\Documents\Drawing\StrippedEnd;
 use App\Documents\Drawing\SvgCanvas;
 use App\Documents\Drawing\View;
 use App\Documents\SheetDrawing;
@@ -87,7 +86,7 @@ final class SheetController
         return self::file($canvas->page($asked->page), 'image/svg+xml', $sheet, 'svg');
     }
 
-    /** An end to scale: after a step of its procedure, or as it is prepared. */
+    /** An end to scale, after a step of its procedure. */
     public function strip(
         #[Query(SheetAsked::class)] SheetAsked $asked,
         Loaded $loaded,
@@ -99,24 +98,13 @@ final class SheetController
         if ($opening !== null) {
             return self::picture($sheet, $opening);
         }
-        $leg = self::leg($sheet, $asked);
-        if ($leg?->made !== null && $leg->isMade()) {
-            $made = $leg->made;
-            $step = $asked->step === ''
-                ? $made->made->steps[max(0, $made->meets() - 1)]
-                : $made->step($asked->step) ?? abort(404, 'There is no such step at this end. Load the page again.');
+        $leg = self::leg($sheet, $asked) ?? abort(404, 'There is no such leg at this end. Load the page again.');
+        $made = $leg->made?->step($asked->step) === null && $asked->step !== '' ? $leg->done : $leg->made ?? $leg->done;
+        $step = $asked->step === ''
+            ? $made->made->steps[max(0, $made->meets() - 1)] ?? null
+            : $made->step($asked->step);
 
-            return self::picture($sheet, $step);
-        }
-        $recipe = $leg?->preparation->recipe;
-        if ($recipe === null) {
-            abort(404, 'No recipe says how this end is prepared.');
-        }
-        $drawing = new StrippedEnd($recipe, $sheet->cable);
-        $canvas = new SvgCanvas(100, $drawing->height() + 4);
-        $drawing->on($canvas, 3, 5, 94, self::view($asked)->units);
-
-        return self::file($canvas->page(1), 'image/svg+xml', $sheet, 'strip.svg');
+        return self::picture($sheet, $step ?? abort(404, 'There is no such step at this end. Load the page again.'));
     }
 
     private static function picture(EndSheet $sheet, StepMade $step): Response

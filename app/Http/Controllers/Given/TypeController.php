@@ -21,7 +21,6 @@ use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\RunsOfEachKind;
-use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Plan\Proposing\EndsToTry;
 
@@ -128,6 +127,6 @@ final readonly class TypeController
     {
         $known = DecisionKind::tryFrom($kind);
 
-        return $known?->home() === DecisionHome::Type ? $known : abort(404, 'There is no such kind of type.');
+        return in_array($known, DecisionKind::offered(), true) ? $known : abort(404, 'There is no such kind of type.');
     }
 }

@@ -17,8 +17,8 @@ use App\Formats\RunLine;
 use App\Http\Requests\Plan\BulkChange;
 use App\Http\Requests\Plan\FitsAsked;
 use App\Http\Requests\Plan\HandMadeJoint;
+use App\Http\Requests\Plan\LegMadeBy;
 use App\Http\Requests\Plan\LegReach;
-use App\Http\Requests\Plan\LegRecipe;
 use App\Http\Requests\Plan\NewRun;
 use App\Http\Requests\Plan\Numbering;
 use App\Http\Requests\Plan\QuickRun;
@@ -269,12 +269,12 @@ final readonly class RunController
     }
 
     /**
-     * Legs of one end prepared by another recipe than their connector's.
+     * Legs of one end made by another procedure than their connector names.
      *
      * @return Answer<RunPage>
      */
-    public function recipe(
-        #[Body(LegRecipe::class)] LegRecipe $sent,
+    public function procedure(
+        #[Body(LegMadeBy::class)] LegMadeBy $sent,
         Loaded $loaded,
         Author $author,
         string $id,
@@ -284,7 +284,7 @@ final readonly class RunController
         $end = self::side($side);
 
         return self::answer(
-            $this->ends->prepareBy($loaded, $author, $run, $end, $sent->legs, $sent->recipe, $sent->version),
+            $this->ends->makeBy($loaded, $author, $run, $end, $sent->legs, $sent->procedure, $sent->version),
         );
     }
 

@@ -18,9 +18,7 @@ use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Catalogue\CableType;
-use Sartal\Core\Given\Catalogue\Layer;
 use Sartal\Core\Given\Catalogue\Part;
-use Sartal\Core\Given\Catalogue\RecipeStep;
 use Sartal\Core\Given\Catalogue\TerminalKind;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
@@ -87,21 +85,8 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     measurable: bool,
  *     onEquipment: bool,
  *     measured: string|null,
- *     recipe: array{
- *         id: string,
- *         name: string,
- *         discard: string,
- *         source: string,
- *         steps: list<array{
- *             layer: value-of<Layer>,
- *             at: string,
- *             does: string,
- *             keep: string,
- *             tool: string,
- *             check: string,
- *         }>,
- *     }|null,
- *     made: SheetMade|null,
+ *     made: SheetMade,
+ *     bench: string,
  *     cores: list<array{
  *         conductor: string,
  *         colour: string,
@@ -143,6 +128,8 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     part: string,
  *     tool: string,
  *     check: string,
+ *     catches: string,
+ *     since: string,
  *     why: string,
  *     caution: string,
  *     seconds: int,
@@ -254,31 +241,13 @@ final class SheetResource
             'label' => $leg->leg->label,
             'length' => ($leg->tail->result ?? $leg->leg->length)->canonical(),
             'tail' => $leg->tail === null ? null : PlanEncoder::worked($leg->tail),
-            'chosen' => $leg->leg->recipe,
+            'chosen' => $leg->leg->procedure,
             'opened' => $leg->leg->length->canonical(),
             'measurable' => $leg->leg->elements !== [''] && $leg->made?->procedure->beyondMeasured() !== null,
             'onEquipment' => $leg->leg->onEquipment,
             'measured' => $leg->leg->measured?->canonical(),
-            'recipe' => $made->recipe === null
-                    ? null
-                    : [
-                        'id' => $made->recipe->id,
-                        'name' => $made->recipe->name,
-                        'discard' => $made->recipe->discard->canonical(),
-                        'source' => $made->recipe->source,
-                        'steps' => array_map(
-                            static fn (RecipeStep $step): array => [
-                                'layer' => $step->layer->value,
-                                'at' => $step->at->canonical(),
-                                'does' => $step->does,
-                                'keep' => $step->keep,
-                                'tool' => $step->tool,
-                                'check' => $step->check,
-                            ],
-                            $made->recipe->steps,
-                        ),
-                    ],
-            'made' => $leg->made === null ? null : self::made($leg->made, $cable, $stated),
+            'made' => self::made($leg->made ?? $leg->done, $cable, $stated),
+            'bench' => $leg->made === null || ! $leg->isRight() ? $leg->done->procedure->name : '',
             'cores' => array_map(
                 static fn (CoreCut $core): array => [
                     'conductor' => $core->joint->conductor,
@@ -293,8 +262,8 @@ final class SheetResource
                     'function' => $core->joint->function,
                     'channel' => $core->joint->channel,
                     'exception' => $core->joint->byHand,
-                    'length' => PlanEncoder::worked($core->length),
-                    'cut' => $leg->reach($core)->canonical(),
+                    'length' => PlanEncoder::worked($leg->worked($core)),
+                    'cut' => $leg->reach($core)?->canonical() ?? '',
                 ],
                 $made->cores,
             ),
@@ -311,7 +280,7 @@ final class SheetResource
         foreach ($fitting->legs as $leg) {
             foreach ($leg->preparation->cores as $core) {
                 if (in_array($core->joint->channel, $block->channels, true)) {
-                    return $leg->reach($core);
+                    return $leg->reach($core) ?? $block->length->result;
                 }
             }
         }
@@ -347,6 +316,8 @@ final class SheetResource
                     'part' => $step->step->part,
                     'tool' => $step->step->tool,
                     'check' => $step->step->check,
+                    'catches' => $step->step->catches,
+                    'since' => $step->step->since,
                     'why' => $step->step->why,
                     'caution' => $step->step->caution,
                     'seconds' => $step->step->seconds,

@@ -16,7 +16,6 @@ use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\ElementKind;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
-use Sartal\Core\Given\Catalogue\Recipe;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\HouseRules;
@@ -27,15 +26,16 @@ use Sartal\Core\Given\Installation\UsedTypes;
  *
  * @phpstan-import-type Drawing from ConnectorResource
  *
- * @phpstan-type TypeKind 'cable'|'connector'|'signal'|'plan'|'part'|'recipe'|'procedure'
+ * @phpstan-type TypeKind 'cable'|'connector'|'signal'|'plan'|'part'|'procedure'
  * @phpstan-type TypesPage array{
  *     cable: list<TypeLine>,
  *     connector: list<TypeLine>,
  *     signal: list<TypeLine>,
  *     plan: list<TypeLine>,
  *     part: list<TypeLine>,
- *     recipe: list<TypeLine>,
  *     procedure: list<TypeLine>,
+ *     recipes: int,
+ *     converted: list<array{id: string, name: string}>,
  * }
  * @phpstan-type TypeDetail array{
  *     kind: TypeKind,
@@ -70,7 +70,7 @@ final class TypeResource
         $used = UsedTypes::in($loaded->installation);
         $shipped = ShippedCatalogue::load();
         $lines = [];
-        foreach (DecisionKind::types() as $of) {
+        foreach (DecisionKind::offered() as $of) {
             [$kind, $list] = [$of->value, $of->list()];
             $lines[$kind] = [];
             foreach ($loaded->installation->catalogue->{$list}() as $id => $type) {
@@ -91,8 +91,18 @@ final class TypeResource
             }
         }
 
+        $former = $loaded->pinned->former;
+
         /** @var TypesPage */
-        return $lines;
+        return [
+            ...$lines,
+            'recipes' => count($former->recipes),
+            // Of the house's own recipes, which are procedures since.
+            'converted' => array_map(
+                static fn (MakingProcedure $each): array => ['id' => $each->id, 'name' => $each->name],
+                $former->ownAmong($loaded->installation->catalogue->procedures(), $shipped->former->marks),
+            ),
+        ];
     }
 
     /** @return TypeDetail */
@@ -161,7 +171,7 @@ final class TypeResource
     }
 
     private static function about(
-        CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe|MakingProcedure $type,
+        CableType|ConnectorType|SignalType|ContactPlan|Part|MakingProcedure $type,
     ): string {
         return match (true) {
             $type instanceof CableType => $type->family.', '.$type->outerDiameter->canonical(),
@@ -177,7 +187,6 @@ final class TypeResource
             ),
             $type instanceof ContactPlan => sprintf('%s, %d channels', $type->connector, count($type->channels)),
             $type instanceof Part => trim($type->kind->value.' '.$type->colour),
-            $type instanceof Recipe => sprintf('%d marks', count($type->steps)),
             $type instanceof MakingProcedure => sprintf('%d steps', count($type->steps)),
         };
     }

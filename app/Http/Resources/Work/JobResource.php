@@ -103,7 +103,6 @@ use Sartal\Core\Work\Bench\TimeBook;
  *     drawing: Drawing|null,
  *     print: list<string>,
  *     mates: list<string>,
- *     strip: array{run: string, side: value-of<Side>, at: int}|null,
  *     blocks: list<array{number: int, channels: list<string>, colour: string, offset: string}>,
  * }
  */
@@ -367,14 +366,12 @@ final class JobResource
         foreach ($job->runs() as $id) {
             foreach (Side::cases() as $side) {
                 $sheet = $sheets->of($loaded->installation->runs()[$id], $side, $loaded->plan()->runs[$id]);
-                foreach ($sheet->fittings ?? [] as $at => $fitting) {
-                    $recipe = $fitting->legs[0]->preparation->recipe;
+                foreach ($sheet->fittings ?? [] as $fitting) {
                     $fittings[$fitting->fitting->id] ??= [
                         'label' => $fitting->fitting->label,
                         'drawing' => ConnectorResource::of($fitting->fitting, $loaded->installation->catalogue),
                         'print' => $fitting->print,
                         'mates' => $fitting->mates,
-                        'strip' => $recipe === null ? null : ['run' => $id, 'side' => $side->value, 'at' => $at],
                         'blocks' => array_map(
                             static fn (Block $block): array => [
                                 'number' => $block->number,

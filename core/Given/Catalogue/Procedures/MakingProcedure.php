@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue\Procedures;
 
+use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Catalogue\Joining;
+use Sartal\Core\Given\Catalogue\TerminalKind;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Schools\School;
@@ -20,13 +24,15 @@ final readonly class MakingProcedure
      * @param  list<EndDemand>  $demands
      * @param  string  $source  where its figures are from
      * @param  list<LegMaking>  $legs  how each leg goes on where this stops, in order; none of an end in one piece
-     * @param  list<string>  $inPlaceOf  recipes that prepare the same ends
-     * @param  list<string>  $connectors  for these alone; empty: for all that the recipe is for
+     * @param  list<string>  $insteadOf  procedures in whose place it is followed, in the connectors that it names
+     * @param  list<string>  $connectors  in which it is followed instead
      * @param  array<int|string, ?Onto>  $closes  what is part of the connector and is closed over what is joined → over
      *     which; null: over all of it
      * @param  array<int|string, int>  $crimps  part → how many crimps its maker wants of it
      * @param  Centre  $centre  of coax: what takes its centre
      * @param  bool  $throughLugs  wires go through holes of open lugs, and none is filled before
+     * @param  list<TerminalReach>  $reaches  how far terminals are, the first that is meant; a hood says it itself
+     * @param  list<Joining>  $standsIn  for connectors that name none, whose terminals are joined so
      */
     public function __construct(
         public string $id,
@@ -35,12 +41,14 @@ final readonly class MakingProcedure
         public array $demands,
         public string $source,
         public array $legs = [],
-        public array $inPlaceOf = [],
+        public array $insteadOf = [],
         public array $connectors = [],
         public array $closes = [],
         public array $crimps = [],
         public Centre $centre = Centre::None,
         public bool $throughLugs = false,
+        public array $reaches = [],
+        public array $standsIn = [],
     ) {
     }
 
@@ -56,27 +64,89 @@ final readonly class MakingProcedure
         return substr(hash('xxh64', serialize($this)), 0, 6);
     }
 
-    /**
-     * Without some of the recipes that it stands for.
-     *
-     * @param  list<string>  $recipes
-     * @return ?self null where it is for no other
-     */
-    public function instead(array $recipes): ?self
+    public function isInsteadOf(string $procedure, string $connector): bool
     {
-        $left = array_values(array_diff($this->inPlaceOf, $recipes));
-
-        return match (true) {
-            $left === $this->inPlaceOf => $this,
-            $left === [] => null,
-            default => $this->copy(['inPlaceOf' => $left]),
-        };
+        return in_array($procedure, $this->insteadOf, true) && in_array($connector, $this->connectors, true);
     }
 
-    public function isFor(string $recipe, string $connector): bool
+    /** Mains is made by nothing that secures nobody's life. */
+    public function standsInFor(ConnectorType $connector): bool
     {
-        return in_array($recipe, $this->inPlaceOf, true) &&
-            ($this->connectors === [] || in_array($connector, $this->connectors, true));
+        $joinings = array_map(
+            static fn (TerminalKind $terminal): Joining => $terminal->joining,
+            $connector->cable->terminals,
+        );
+        $isIn = array_filter($joinings, fn (Joining $joining): bool => in_array($joining, $this->standsIn, true));
+
+        return $isIn !== [] && $this->secures() === ($connector->domain === HazardDomain::Mains);
+    }
+
+    private function secures(): bool
+    {
+        return array_filter($this->steps, static fn (MakingStep $step): bool => $step->locked) !== [];
+    }
+
+    /** For a connector that nobody has described: every figure is its maker's to give. */
+    public function asStandIn(): self
+    {
+        return $this->copy([
+            'id' => 'like-'.$this->id,
+            'name' => 'In the manner of “'.$this->name.'”',
+            'steps' => array_map(static fn (MakingStep $step): MakingStep => $step->asked(), $this->steps),
+            'reaches' => array_map(static fn (TerminalReach $reach): TerminalReach => $reach->asked(), $this->reaches),
+        ]);
+    }
+
+    /** @param  list<TerminalReach>  $reaches */
+    public function reaching(array $reaches): self
+    {
+        return $this->copy(['reaches' => $reaches]);
+    }
+
+    /**
+     * Another of its own name, with other figures.
+     *
+     * @param  list<MakingStep>  $steps
+     * @param  list<TerminalReach>  $reaches
+     */
+    public function refigured(string $id, string $name, string $source, array $steps, array $reaches): self
+    {
+        return $this->copy([
+            'id' => $id,
+            'name' => $name,
+            'source' => $source,
+            'steps' => $steps,
+            'reaches' => $reaches,
+            'insteadOf' => [],
+            'connectors' => [],
+            'standsIn' => [],
+        ]);
+    }
+
+    /** Followed where a connector names it, and instead of no other. */
+    public function namedAlone(): self
+    {
+        return $this->insteadOf === [] && $this->connectors === []
+            ? $this
+            : $this->copy(['insteadOf' => [], 'connectors' => []]);
+    }
+
+    /**
+     * How far a conductor's terminal is; null where it does not say.
+     *
+     * @param  string  $prepares  its cable
+     * @param  string  $function  that it carries
+     * @param  Onto  $joins  a screen, protective earth, or a core
+     */
+    public function reach(string $prepares, string $function, Onto $joins): ?TerminalReach
+    {
+        foreach ($this->reaches as $reach) {
+            if ($reach->isOf($prepares, $function, $joins)) {
+                return $reach;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -158,6 +228,18 @@ final readonly class MakingProcedure
         }
 
         return array_values($asks);
+    }
+
+    /** Whether something of another that secures somebody's life stands in it too: then it is a copy of that. */
+    public function securesAs(self $other): bool
+    {
+        foreach ($other->steps as $step) {
+            if ($step->locked && in_array($step, $this->steps, false)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

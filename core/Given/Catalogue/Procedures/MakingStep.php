@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Catalogue\Procedures;
 
+use Sartal\Core\Given\Measure\Withers;
+
 /** One step of a procedure, as it stands in the catalogue. */
 final readonly class MakingStep
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  string  $id  name among the steps of its procedure: records and findings call it so
      * @param  string  $part  that is slid on or put in its place; "" of none
@@ -43,6 +49,17 @@ final readonly class MakingStep
         public array $redo = [],
         public string $since = '',
     ) {
+    }
+
+    /** With its figure standing in for the maker's. */
+    public function asked(): self
+    {
+        return $this->measure === null ? $this : $this->measuring($this->measure->asked());
+    }
+
+    public function measuring(Measure $measure): self
+    {
+        return $this->copy(['measure' => $measure]);
     }
 
     /**

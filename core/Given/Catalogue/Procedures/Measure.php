@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Catalogue\Procedures;
 
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Withers;
 
 /** A length of a step: how long, which length it is, and from where. */
 final readonly class Measure
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  string  $written  as it is marked, in its own unit: "3 1/2 in"
      * @param  string  $mark  the step that made the mark, where it is measured from one
@@ -34,6 +39,17 @@ final readonly class Measure
         };
 
         return sprintf('%s, %s%s', $figure, $this->from->words(), $this->asks());
+    }
+
+    public function asked(): self
+    {
+        return $this->copy(['isAsked' => true]);
+    }
+
+    /** The same of another length, which somebody gave. */
+    public function of(Length $length): self
+    {
+        return $this->copy(['length' => $length, 'written' => $length->canonical(), 'isAsked' => false]);
     }
 
     /** Where it stands in for a figure that only its maker has. */

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { SheetLeg } from '../../api/types'
+import { api } from '../../api/client'
+import type { SheetLeg, StepRecords } from '../../api/types'
+import StepRecord from '../../given/catalogue/StepRecord.vue'
 import { short } from '../../ui/units'
 
 /** How an end is made, step by step, with a picture of it to scale after the one in hand. */
@@ -18,6 +20,15 @@ const over = computed(
     `This end uses up ${short(props.made.used)} of the cable, ${short(props.made.short ?? '')} more than the run ` +
     'states for preparing it. Its cut length counts that: look at how much there is before you open it.',
 )
+/** What the crew's own record says of these steps, where it is at hand. */
+const record = ref<StepRecords>({})
+if (props.made.id)
+  void api.get(`types/procedure/${props.made.id}/record`).then(
+    answer => {
+      record.value = answer.steps
+    },
+    () => undefined,
+  )
 function move(by: number) {
   at.value = Math.min(props.made.steps.length - 1, Math.max(0, at.value + by))
 }
@@ -50,6 +61,11 @@ function move(by: number) {
             <span v-if="each.tool"><i>With</i> {{ each.tool }}</span>
             <span v-if="each.seconds"><i>Wait</i> {{ each.seconds }} s</span>
             <span v-if="each.why"><i>Why</i> {{ each.why }}</span>
+            <StepRecord
+              v-if="record[each.id]"
+              :step="{ id: each.id, do: '', catches: each.catches, since: each.since }"
+              :known="record[each.id]"
+              :editing="false" />
           </template>
           <span v-if="each.caution" class="caution">{{ each.caution }}</span>
         </li>

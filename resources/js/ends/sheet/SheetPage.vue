@@ -15,8 +15,7 @@ import CoreTable from './CoreTable.vue'
 import MadeSteps from './MadeSteps.vue'
 import OpeningPart from './OpeningPart.vue'
 import ReachChoice from './ReachChoice.vue'
-import RecipeChoice from './RecipeChoice.vue'
-import StripDrawing from './StripDrawing.vue'
+import ProcedureChoice from './ProcedureChoice.vue'
 
 const props = defineProps<{ id: string; side: string }>()
 const session = useSession()
@@ -204,35 +203,15 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
                   class="quiet"> (can wait)</span></li>
             <li v-if="slides.length === 0" class="quiet">Nothing.</li>
           </ol>
-          <h2>2 · {{ leg.made?.right ? 'Make it, step by step' : 'Prepare' }}</h2>
-          <p v-if="leg.made && !leg.made.right" class="note check"><strong>{{ leg.made.name }} does not make this end
-            right, so the recipe is followed.</strong>{{ leg.made.wrong.join(' ') }}</p>
+          <h2>2 · Make it, step by step</h2>
+          <div v-if="!leg.made.right" class="note check"><strong>{{ leg.made.name }} does not make this end
+                                                           right. Choose another procedure, or change it.</strong>
+            <p v-for="words in leg.made.wrong" :key="words">{{ words }}</p></div>
           <MadeSteps
-            v-if="leg.made?.right"
             :key="leg.id"
             :made="leg.made"
             :src="$file(`runs/${id}/sheet/${side}/strip.svg?leg=${encodeURIComponent(leg.id)}`)" />
-          <template v-else-if="leg.recipe">
-            <p
-              v-if="leg.recipe.discard !== '0 mm'"
-              class="mind">Cut off and throw away the first {{ short(leg.recipe.discard) }}.</p>
-            <StripDrawing
-              :src="$file(`runs/${id}/sheet/${side}/strip.svg?fitting=${group[0] ?? 0}&units=${system}`)"
-              :name="leg.recipe.name" />
-            <ol class="steps">
-              <li
-                v-for="step in leg.recipe.steps"
-                :key="step.layer">
-                <b>{{ step.layer.replace('-',
-                                         ' ') }} {{ short(step.at) }}</b>: {{ step.does }}<template v-if="step.keep">;
-                                           keep {{ step.keep }}</template>. <span
-                  v-if="step.check"
-                  class="quiet">Check: {{ step.check }}.</span></li>
-            </ol>
-            <p class="quiet source">{{ leg.recipe.name }} · {{ leg.recipe.source }}</p>
-          </template>
-          <p v-else class="note check">No recipe says how this cable is prepared for this connector.</p>
-          <RecipeChoice
+          <ProcedureChoice
             v-if="session.plans"
             :run="id"
             :side="sheet.side"

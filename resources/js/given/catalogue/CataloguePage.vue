@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
-import type { TypeDetail, TypeKind, TypeLine } from '../../api/types'
+import type { TypeDetail, TypeKind, TypesPage } from '../../api/types'
 import RuleTabs from '../rules/RuleTabs.vue'
 import { useAttempt } from '../../ui/attempt'
 import ConnectorView from '../../ui/ConnectorView.vue'
@@ -15,14 +15,13 @@ const KINDS: { kind: TypeKind; name: string }[] = [
   { kind: 'cable', name: 'Cables' },
   { kind: 'connector', name: 'Connectors' },
   { kind: 'part', name: 'Parts' },
-  { kind: 'recipe', name: 'Recipes' },
   { kind: 'procedure', name: 'Procedures' },
   { kind: 'signal', name: 'Signals' },
 ]
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
-const types = ref<Record<TypeKind, TypeLine[]> | null>(null)
+const types = ref<TypesPage | null>(null)
 const kind = computed<TypeKind>(() => KINDS.find(each => each.kind === route.query.kind)?.kind ?? 'cable')
 const words = ref('')
 const detail = ref<TypeDetail | null>(null)
@@ -154,6 +153,13 @@ const mates = computed(() =>
           :aria-current="each.kind === kind ? 'page' : undefined">{{ each.name }}
           <span class="quiet">{{ types?.[each.kind].length ?? '' }}</span>
         </router-link></nav>
+        <p v-if="kind === 'procedure' && types?.recipes" class="note">From before there were procedures, this
+          installation has {{ types.recipes }} recipes. Their ends are made by procedures now; what was recorded by them
+          stands.<template v-if="types.converted.length"> Of the house’s own:
+            <template v-for="(each, i) in types.converted" :key="each.id">{{ i ? ', ' : '' }}<button
+              type="button"
+              class="plain"
+              @click="open(each.id)">{{ each.name }}</button></template>, with the lengths that they had.</template></p>
         <ul>
           <li v-for="each in shown" :key="each.id"><button
             type="button"
@@ -241,6 +247,17 @@ const mates = computed(() =>
 </template>
 
 <style scoped>
+.plain {
+  all: unset;
+  cursor: pointer;
+  color: var(--verdigris);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.plain:focus-visible {
+  outline: 2px solid var(--copper);
+  outline-offset: 2px;
+}
 .catalogue {
   height: 100%;
   display: grid;

@@ -31,6 +31,10 @@ const slug = (name: string) =>
 if (props.mode === 'copy') {
   source.name = `${source.name}, own`
   source.id = slug(source.name)
+  // A copy is followed where somebody says so, instead of the one that it is of.
+  source.insteadOf = source.insteadOf?.length ? source.insteadOf : [props.detail.id]
+  source.connectors = []
+  delete source.standsIn
 }
 const hand = useProcedure(source)
 const { procedure, at, step, end, trial, problems, message, trying, past, future } = hand
@@ -122,8 +126,8 @@ onKeyStroke(['z', 'Z'], event => {
   else hand.undo()
 })
 const lists = [
-  ['inPlaceOf', 'Stands for the recipes'],
-  ['connectors', 'For these connectors alone'],
+  ['insteadOf', 'Followed instead of'],
+  ['connectors', 'In these connectors'],
 ] as const
 </script>
 
@@ -255,7 +259,7 @@ const lists = [
         <ul><li v-for="each in changed" :key="each.id"><b>{{ each.id }}</b> {{ each.words }}</li></ul></details>
       <p v-if="refused" class="note failed" role="alert">{{ refused }}</p>
       <p v-if="wrong" class="note check">On {{ wrong }} of {{ trial?.ends.length }} ends it does not come out right:
-        there sheets follow the recipe.</p>
+        sheet and bench say what is wrong there.</p>
       <template v-if="preview"><h2>What this would change</h2><ConsequenceList :changes="preview" /></template>
       <p class="acts foot"><v-btn
         color="primary"

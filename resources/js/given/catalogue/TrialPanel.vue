@@ -32,7 +32,7 @@ const wrong = computed(() => all.value.slice(0, FIRST))
       hide-details />
     <figure v-if="src"><img :src="src" alt="The end after the step in hand, to scale"></figure>
     <p v-if="trial && trial.ends.length === 0" class="note check">No end here or in the catalogue is made by it: nothing
-      to try it on. Say which recipes it stands for.</p>
+      to try it on. Say in which connectors it is followed, and instead of which.</p>
     <p v-else-if="trial" :class="['sum', right === trial.ends.length ? 'good' : 'bad']" role="status">
       Right on {{ right }} of {{ trial.ends.length }} ends<template v-if="trial.used"> · this one uses up
         {{ short(trial.used) }}</template></p>

@@ -6,6 +6,13 @@ export interface Measure {
   mark?: string
   asked?: boolean
 }
+export interface Reach {
+  length: string
+  of?: string[]
+  function?: string
+  joins?: string
+  asked?: boolean
+}
 export interface MakingStep {
   id: string
   do: string
@@ -43,8 +50,10 @@ export interface Procedure {
   source?: string
   steps: MakingStep[]
   demands?: Demand[]
-  inPlaceOf?: string[]
+  insteadOf?: string[]
   connectors?: string[]
+  reaches?: Reach[]
+  standsIn?: string[]
   closes?: { part: string; over?: string }[]
   crimps?: { part: string; times: number }[]
   legs?: { carries: string; procedure?: string; last?: boolean }[]
@@ -171,6 +180,16 @@ export const LIES = said({
   wound: 'wound',
   arranged: 'laid in order',
 })
+export const JOININGS = said({
+  'solder-cup': 'solder cups',
+  'solder-lug': 'solder lugs',
+  crimp: 'crimp contacts',
+  screw: 'screw terminals',
+  'displacement-plug': 'plugs that are pressed',
+  'displacement-slot': 'slots that cores are pressed into',
+  'coax-crimp': 'a crimped centre pin',
+  'coax-clamp': 'a clamped centre pin',
+})
 export const OVER = said({ screen: 'the screen’s terminal', core: 'the other terminals' })
 export const CENTRES = said({
   none: 'nothing: it is no coax',
@@ -213,6 +232,8 @@ export function differences(from: Procedure, to: Procedure): { id: string; words
   }
   if (JSON.stringify(from.demands ?? []) !== JSON.stringify(to.demands ?? []))
     found.push({ id: 'demands', words: 'what is demanded of the finished end' })
+  if (JSON.stringify(from.reaches ?? []) !== JSON.stringify(to.reaches ?? []))
+    found.push({ id: 'terminals', words: 'how far they are' })
   return found
 }
 const NAMES: Record<keyof MakingStep, string> = {

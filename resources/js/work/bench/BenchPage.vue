@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn, useLocalStorage, useMediaQuery, useWindowSize } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
-import type { BenchConflict, JobFitting, Piece } from '../../api/bench'
+import type { BenchConflict, Piece } from '../../api/bench'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import BeingMade from '../../ui/BeingMade.vue'
@@ -76,8 +76,6 @@ const skipped = computed(() => bench.places.value.filter(each => bench.standing(
 const overtaken = computed(() =>
   bench.places.value.filter(each => bench.standing(each.piece.id).status === 'overtaken'),
 )
-const prepared = ({ run, side, at: leg }: NonNullable<JobFitting['strip']>) =>
-  `runs/${run}/sheet/${side}/strip.svg?fitting=${leg}&units=${system.value}`
 const drawn = ({ run, side, leg, step: after }: NonNullable<Piece['picture']>) =>
   `runs/${run}/sheet/${side}/strip.svg?leg=${encodeURIComponent(leg)}&step=${encodeURIComponent(after)}`
 /** As it is said in the middle of a sentence; codes stay as they are. */
@@ -417,11 +415,6 @@ watch([at, aloud], () => {
           :bench="bench"
           :may="mayWork && !hold && missing.length === 0"
           @done="bench.confirm(place)" />
-        <img
-          v-if="!piece.picture && step.task === 'strip' && fitting?.strip"
-          class="strip"
-          :src="$file(prepared(fitting.strip))"
-          alt="The prepared end, to scale">
         <SlideStack
           v-if="step.task === 'slide-on'"
           :place="place"
