@@ -41,12 +41,18 @@ final readonly class EndsToTry
 
     private Installation $in;
 
+    private MakingProcedure $procedure;
+
     /** @var array<int|string, true> connectors that it may be for, by id */
     private array $connectors;
 
     /** @param  MakingProcedure  $procedure  instead of the one that is called the same, or beside all others */
-    public function __construct(private MakingProcedure $procedure, Installation $installation)
+    public function __construct(MakingProcedure $procedure, Installation $installation)
     {
+        // Of a copy that says no connector yet, wherever what it is of is named.
+        $this->procedure = $procedure = $procedure->connectors === []
+            ? $procedure->in(self::naming($procedure, $installation->catalogue))
+            : $procedure;
         $this->in = $installation->withCatalogue(
             // Before all others that are followed instead of the same: it is this one that is tried.
             (new Catalogue(procedures: [$procedure->id => $procedure]))->plus($installation->catalogue),
@@ -127,6 +133,18 @@ final readonly class EndsToTry
     private function mayBeFor(string $connector): bool
     {
         return isset($this->connectors[$connector]);
+    }
+
+    /** @return list<string> connectors that name one of those that it is followed instead of */
+    private static function naming(MakingProcedure $procedure, Catalogue $catalogue): array
+    {
+        $naming = [];
+        foreach ($catalogue->connectors() as $id => $type) {
+            $isNamed = array_intersect($type->cable->procedures, $procedure->insteadOf) !== [];
+            array_push($naming, ...$isNamed ? [(string) $id] : []);
+        }
+
+        return $naming;
     }
 
     /** @return array<int|string, true> connectors that it may be for, by id */

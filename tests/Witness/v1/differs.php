@@ -107,8 +107,8 @@ return [
         'procedures: what was recorded stands for the steps that it comes to',
     'answers/api/bench/body/jobs/*' => 'see bench/*/job/steps',
     'answers/api/bench/*/traveller.pdf*' => 'see bench/*/job/steps',
-    'answers/api/bench/*/body/state/standings/*' => 'see bench/*/job/steps: what was done is said of the steps that it '.
-        'comes to; that none of it is undone is asked by itself',
+    'answers/api/bench/*/body/state/standings/*' => 'see bench/*/job/steps: what was done is said of the steps that '.
+        'it comes to; that none of it is undone is asked by itself',
     'answers/api/bench/*/body/state/settled' => 'see standings',
     'answers/api/bench/*/body/job/fittings/*/strip' => 'the end is drawn after each of its steps',
     'answers/api/overtaken/body/runs/*/remake/*' => 'see parts/worth: making an end again takes its steps',

@@ -15,6 +15,7 @@ final readonly class SheetAsked implements Shape
      * @param  int  $turn  degrees
      * @param  string  $leg  by id, where it is not the first of that connector
      * @param  string  $step  of its procedure, after which the end is drawn
+     * @param  string  $edition  of that procedure, so that a picture of another is not taken for it
      */
     public function __construct(
         public Facing $view = Facing::Wiring,
@@ -24,6 +25,7 @@ final readonly class SheetAsked implements Shape
         #[Whole(min: 1, max: 1000)] public int $page = 1,
         public string $leg = '',
         public string $step = '',
+        public string $edition = '',
     ) {
     }
 }

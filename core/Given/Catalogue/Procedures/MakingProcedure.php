@@ -64,6 +64,12 @@ final readonly class MakingProcedure
         return substr(hash('xxh64', serialize($this)), 0, 6);
     }
 
+    /** @param  list<string>  $connectors  in which it is followed instead of others */
+    public function in(array $connectors): self
+    {
+        return $this->copy(['connectors' => $connectors]);
+    }
+
     public function isInsteadOf(string $procedure, string $connector): bool
     {
         return in_array($procedure, $this->insteadOf, true) && in_array($connector, $this->connectors, true);

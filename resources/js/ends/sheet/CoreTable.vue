@@ -21,7 +21,8 @@ defineProps<{ cores: SheetCore[]; channels: boolean; mains: boolean }>()
         <td>{{ core.function }}<span v-if="channels" class="quiet"> · {{ core.channel }}</span><span
           v-if="core.exception"
           class="mind"> by hand: {{ core.exception }}</span></td>
-        <td class="right"><details class="sum"><summary class="mono">{{ short(core.cut) }}</summary><span
+        <td v-if="!core.cut" class="right quiet">not known</td>
+        <td v-else class="right"><details class="sum"><summary class="mono">{{ short(core.cut) }}</summary><span
           v-for="term in core.length.terms"
           :key="term.label">{{ term.label }} {{ term.detail }} {{ length(term.amount) }} <em>{{ term.source }}</em>
         </span><span v-if="core.cut !== core.length.result">cut to {{ short(core.cut) }}, as it is marked</span>

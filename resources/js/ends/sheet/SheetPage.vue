@@ -4,7 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError, saying } from '../../api/client'
 import { useSession } from '../../api/session'
-import type { Sheet } from '../../api/types'
+import type { Sheet, SheetLeg } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import { hex } from '../../ui/colours'
 import ConnectorView from '../../ui/ConnectorView.vue'
@@ -68,6 +68,9 @@ const name = (members: number[]) => {
     ? `legs ${labels[0]} to ${labels.at(-1)}`
     : (sheet.value?.fittings[members[0] ?? 0]?.label ?? '')
 }
+/** Of another edition it is another picture. */
+const drawn = ({ id: leg, made }: SheetLeg) =>
+  `runs/${props.id}/sheet/${props.side}/strip.svg?leg=${encodeURIComponent(leg)}&edition=${made.edition}`
 const query = computed(() => `view=${view.value}&turn=${turn.value}&units=${system.value}`)
 const rotate = (by: number) => {
   turn.value = (turn.value + by + 360) % 360
@@ -204,13 +207,18 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
             <li v-if="slides.length === 0" class="quiet">Nothing.</li>
           </ol>
           <h2>2 · Make it, step by step</h2>
-          <div v-if="!leg.made.right" class="note check"><strong>{{ leg.made.name }} does not make this end
-                                                           right. Choose another procedure, or change it.</strong>
-            <p v-for="words in leg.made.wrong" :key="words">{{ words }}</p></div>
+          <div v-if="leg.bench" class="note check"><strong>{{ leg.made.id
+            ? `${leg.made.name} does not make this end right.`
+            : 'Nobody has said how this end is made.' }}</strong>Choose a procedure that does, or change this one. Until
+            then the bench shows what goes on, the joints and what to look at, and no length.
+            <template v-if="leg.made.id"><p v-for="words in leg.made.wrong.slice(0, 2)" :key="words">{{ words }}</p>
+              <details v-if="leg.made.wrong.length > 2"><summary>What follows from that
+                                                          ({{ leg.made.wrong.length - 2 }})</summary>
+                <p v-for="words in leg.made.wrong.slice(2)" :key="words">{{ words }}</p></details></template></div>
           <MadeSteps
-            :key="leg.id"
+            :key="`${leg.id} ${leg.made.id} ${leg.made.edition}`"
             :made="leg.made"
-            :src="$file(`runs/${id}/sheet/${side}/strip.svg?leg=${encodeURIComponent(leg.id)}`)" />
+            :src="$file(drawn(leg))" />
           <ProcedureChoice
             v-if="session.plans"
             :run="id"

@@ -176,7 +176,8 @@ const mates = computed(() =>
         <h1>{{ detail.name }}</h1>
         <p class="quiet">{{ detail.id }} · {{ detail.version != null ? (detail.shipped
           ? 'this installation’s own, instead of the shipped one' : 'this installation’s own')
-          : 'ships with Sartal' }}{{ detail.used ? ' · used here' : '' }}{{ detail.retired ? ' · retired' : '' }}</p>
+          : detail.shipped ? 'ships with Sartal' : 'came with this installation' }}{{ detail.used ? ' · used here'
+          : '' }}{{ detail.retired ? ' · retired' : '' }}</p>
         <p v-if="session.plans" class="acts">
           <v-btn size="small" variant="outlined" color="primary" @click="editing = 'copy'">Copy as a new type</v-btn>
           <v-btn

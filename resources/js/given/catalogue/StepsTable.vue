@@ -40,7 +40,7 @@ function key(event: KeyboardEvent) {
         <b>{{ tried(step.id)?.words || spoken(step) }}</b>
         <span v-if="tried(step.id)?.mark" class="mark">{{ tried(step.id)?.mark }}</span>
         <small v-if="step.locked">locked: it secures somebody’s life</small>
-        <small v-if="trial && !tried(step.id)?.called">nothing for it on this end</small>
+        <small v-if="trial?.ends.length && !tried(step.id)?.called">nothing for it on this end</small>
         <small v-if="record[step.id]?.found">{{ step.catches }} at {{ record[step.id]!.found }} of
           {{ record[step.id]!.of }} ends</small>
         <small v-for="each in tried(step.id)?.lacks ?? []" :key="each" class="lack">{{ each }}</small>
