@@ -15,6 +15,7 @@ use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Proposing\Proposal;
+use Sartal\Core\Plan\Proposing\RunCopy;
 
 /** What a planner does to runs: add, change, copy, take out. Each is one change that can be undone. */
 final readonly class RunDesk
@@ -119,10 +120,40 @@ final readonly class RunDesk
         );
     }
 
-    /** @throws BadLine */
-    public function duplicate(Loaded $loaded, Author $by, Run $run, string $code): RunWritten
+    /**
+     * With everything that was decided about it, but for what leads to connectors of other runs; and with what its line
+     * is to say otherwise. Where that makes it another wiring, it is another run, made from its line.
+     *
+     * @param  array<int|string, string>  $values  the fields that are others, its code among them
+     *
+     * @throws BadLine
+     */
+    public function duplicate(Loaded $loaded, Author $by, Run $run, array $values): RunWritten
     {
-        return $this->add($loaded, $by, ['code' => $code] + RunLine::describe($run, $loaded->installation));
+        $in = $loaded->installation;
+        $before = RunLine::describe($run, $in);
+        $after = [...$before, ...$values];
+        if (! RunLine::makesSameWiring($before, $after)) {
+            return $this->add($loaded, $by, $after);
+        }
+        $line = $this->lines->propose($loaded, $after)->run;
+        $code = $line->code;
+        $copy = RunCopy::of($run, $in, $line->id, $code);
+        $copy = $copy->goingAs(self::sameWiring($copy->proposal->run, $line));
+        $words = sprintf('%s added, as %s is', $code, $run->code).($copy->left === 0 ? '' : sprintf(
+            '; %d %s to others with %s',
+            $copy->left,
+            $copy->left === 1 ? 'jumper or switch stays' : 'jumpers and switches stay',
+            $run->code,
+        ));
+
+        return new RunWritten($copy->proposal->run->id, $this->log->write(Decision::on(
+            $loaded,
+            $by,
+            $words,
+            [...RunEdits::added($copy->proposal), ...RunEdits::connected($loaded, $copy)],
+            pins: RunEdits::pins($loaded, [$copy->proposal]),
+        )));
     }
 
     /**

@@ -14,6 +14,7 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\UsedTypes;
 use Sartal\Core\Plan\Proposing\Proposal;
+use Sartal\Core\Plan\Proposing\RunCopy;
 
 /** What comes and goes with a run: its fittings and circuits, and the types that it brings into use. */
 final class RunEdits
@@ -95,6 +96,24 @@ final class RunEdits
     public static function added(Proposal $proposal): array
     {
         return [self::run($proposal->run), ...self::parts($proposal)];
+    }
+
+    /** @return list<Edit> what of jumpers, switches and splices comes with a copy */
+    public static function connected(Loaded $loaded, RunCopy $copy): array
+    {
+        $new = [
+            'splices' => $copy->splices,
+            'links' => array_map(FileEncoder::link(...), $copy->links),
+            'switches' => array_map(FileEncoder::switch(...), $copy->switches),
+        ];
+        $panel = $loaded->stored->panel;
+        foreach ($new as $list => $added) {
+            $panel[$list] = [...$panel[$list] ?? [], ...$added];
+        }
+
+        return array_filter($new) === []
+            ? []
+            : [new Edit(DecisionKind::Connections, $loaded->stored->key, $panel)];
     }
 
     /** @return list<Edit> */

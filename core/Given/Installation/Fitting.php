@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Installation;
 
+use Sartal\Core\Given\Measure\Withers;
+
 /** One connector, loaded: the legs of several cable ends may share it. */
 final readonly class Fitting
 {
+    use Withers;
+
+    private const DERIVED = [];
+
     /**
      * @param  string  $connector  connector type id
      * @param  array<int|string, string>  $inserts  bay → connector type id of the insert in it
@@ -27,5 +33,10 @@ final readonly class Fitting
         public ?int $clocking = null,
         public array $parts = [],
     ) {
+    }
+
+    public function at(string $location): self
+    {
+        return $this->copy(['location' => $location]);
     }
 }

@@ -135,6 +135,63 @@ final class RunsTest extends TestCase
         self::assertSame($many - 17, $parts());
     }
 
+    /** What a line cannot say of a run is not lost: a joint by hand, a leg that is measured, its own lengths. */
+    public function test_a_duplicate_is_the_run_and_not_its_line(): void
+    {
+        $this->as('planner');
+        $version = fn (string $run): int => $this->getJson('/api/runs/'.$run)->json('version');
+        $this->putJson('/api/runs/P-007/ends/B/reach', [
+            'leg' => 'leg-2',
+            'onEquipment' => true,
+            'measured' => '330 mm',
+            'version' => $version('P-007'),
+        ])->assertOk();
+        $this->putJson('/api/runs/P-007/ends/B/joint', [
+            'conductor' => 'signal/a',
+            'to' => 'P-007.b2/3',
+            'reason' => 'as the amplifier has it',
+            'version' => $version('P-007'),
+        ])->assertOk();
+        $before = $this->snapshot();
+        $made = $this->postJson('/api/runs/P-007/duplicate', ['code' => 'P-070'])->assertCreated();
+        self::assertSame('P-070 added, as P-007 is', Change::query()->orderByDesc('id')->value('words'));
+        self::assertSame($made->json('id'), 'P-070');
+        $copied = Change::query()->max('id');
+        $runs = collect($this->getJson('/api/installation.json')->json('runs'));
+        [$was, $is] = [$runs->firstWhere('code', 'P-007'), $runs->firstWhere('code', 'P-070')];
+        self::assertSame(
+            [['conductor' => 'signal/a', 'to' => $is['id'].'.b2/3', 'reason' => 'as the amplifier has it']],
+            $is['b']['exceptions'],
+        );
+        self::assertTrue($is['b']['legs'][1]['onEquipment']);
+        self::assertArrayNotHasKey('measured', $is['b']['legs'][1]);
+        self::assertSame(array_column($was['b']['legs'], 'length'), array_column($is['b']['legs'], 'length'));
+        // Elsewhere, and longer: its connectors go along, and it is one change with what came with it.
+        $else = $this->postJson('/api/runs/P-007/duplicate', [
+            'code' => 'P-071',
+            'line' => ['code' => 'P-071', 'to' => 'foyer', 'tail_b' => '3 m', 'note' => 'another'],
+        ])->assertCreated()->json('id');
+        $there = collect($this->getJson('/api/installation.json')->json('runs'))->firstWhere('id', $else);
+        self::assertSame(
+            ['foyer', '3000 mm', 'another', 1],
+            [$there['b']['location'], $there['b']['tail'], $there['note'], count($there['b']['exceptions'])],
+        );
+        $fittings = collect($this->getJson('/api/installation.json')->json('fittings'));
+        self::assertSame('foyer', $fittings->firstWhere('id', $else.'.b2')['location']);
+        self::assertSame($was['a']['location'], $fittings->firstWhere('id', $else.'.a1')['location']);
+        $this->postJson('/api/changes/'.Change::query()->max('id').'/undo')->assertCreated();
+        // With another cable it is another run, made from its line.
+        $this->postJson('/api/runs/A-119/duplicate', ['code' => 'A-290', 'line' => ['cable' => 'pair-braid']])
+            ->assertCreated();
+        $this->postJson('/api/changes/'.Change::query()->max('id').'/undo')->assertCreated();
+        $this->postJson('/api/runs/P-007/duplicate', ['code' => 'P-070'])->assertUnprocessable()->assertSee('P-070');
+        $this->postJson('/api/runs/P-007/duplicate', ['code' => '=1'])->assertUnprocessable()->assertSee('letters');
+        $this->postJson('/api/changes/'.$copied.'/undo')->assertCreated();
+        // Types that came into use stay pinned, whatever is undone.
+        $decided = static fn (string $all): array => array_diff_key(json_decode($all, true), ['catalogue' => true]);
+        self::assertSame($decided($before), $decided($this->snapshot()));
+    }
+
     public function test_undo_after_every_kind_of_change_gives_back_what_was(): void
     {
         $steps = [

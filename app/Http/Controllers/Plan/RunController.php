@@ -23,7 +23,7 @@ use App\Http\Requests\Plan\NewRun;
 use App\Http\Requests\Plan\Numbering;
 use App\Http\Requests\Plan\QuickRun;
 use App\Http\Requests\Plan\RunChange;
-use App\Http\Requests\Plan\RunCode;
+use App\Http\Requests\Plan\RunLike;
 use App\Http\Requests\Plan\RunProposal;
 use App\Http\Requests\Plan\RunRemoval;
 use App\Http\Resources\Plan\RunResource;
@@ -211,9 +211,11 @@ final readonly class RunController
     }
 
     /** @return Answer<RunPage> */
-    public function duplicate(#[Body(RunCode::class)] RunCode $sent, Loaded $loaded, Author $author, string $id): Answer
+    public function duplicate(#[Body(RunLike::class)] RunLike $sent, Loaded $loaded, Author $author, string $id): Answer
     {
-        return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $sent->code), 201);
+        $values = ['code' => $sent->code] + self::values($sent->line);
+
+        return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $values), 201);
     }
 
     /**

@@ -131,7 +131,10 @@ async function save() {
     const run =
       props.mode === 'edit'
         ? await api.patch(`runs/${props.id}`, { line: changed, version: version.value })
-        : await api.post('runs', { line: line.value })
+        : props.mode === 'copy'
+          ? // With everything that the form does not show of it.
+            await api.post(`runs/${props.id}/duplicate`, { code: line.value.code ?? '', line: changed })
+          : await api.post('runs', { line: line.value })
     stale.value = null
     emit('saved', run)
   } catch (error) {
