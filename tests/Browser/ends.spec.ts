@@ -38,6 +38,8 @@ test('a cable that was there is taken in as it is seen, looked over on a phone a
   await page.getByRole('option', { name: 'found' }).click()
   await page.getByLabel(/As it is seen/).fill('black jacket, old label 14, worn at end B')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
+  // Its code stands in the form before it is saved.
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeHidden()
   await expect(page.getByRole('link', { name: 'A-950' }).or(page.getByText('A-950')).first()).toBeVisible()
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage()
   await signIn(phone, 'bench', '/bench/A-950')

@@ -115,7 +115,7 @@ test('a copy is for the connectors that it names, on a phone as well', async ({ 
   await page.getByRole('button', { name: 'Copy as a new type' }).click()
   await expect(page.getByText(/Name the connectors that it is for/)).toBeVisible()
   await all(page)
-  await page.getByLabel('For these connectors alone').fill('phono-plug')
+  await page.getByLabel('In these connectors').fill('phono-plug')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/Name the connectors that it is for/)).toBeHidden()
   expect(await page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth)).toBe(false)

@@ -18,8 +18,8 @@ use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 
 /**
- * A run once more, under another code: with connectors and circuits of its own, and everything that was decided about it,
- * down to the single joint. What joins it to connectors of other runs stays with the first.
+ * A run once more, under another code: with connectors and circuits of its own, and everything that was decided about
+ * it, down to the single joint. What joins it to connectors of other runs stays with the first.
  */
 final readonly class RunCopy
 {

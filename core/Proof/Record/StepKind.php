@@ -14,6 +14,7 @@ enum StepKind: string
     case OnSheath = 'on';
     case Trim = 'trim';
     case Sheath = 'sheath';
+    case Level = 'level';
     case Make = 'make';
     case Gate = 'gate';
     case Discard = 'discard';

@@ -13,6 +13,9 @@ final class JobShape
     /** @var array<int|string, list<string>> what earlier editions called a step → operations that stand for it */
     private array $formerly = [];
 
+    /** @var array<int|string, list<string>> step → what has to have been done before it */
+    private array $implied = [];
+
     /** @var array<int|string, list<string>>|null operation → those that need it */
     private ?array $needed = null;
 
@@ -25,6 +28,9 @@ final class JobShape
         foreach ($operations as $operation) {
             if ($operation->step->first !== '' && ! isset($operations[$operation->step->first])) {
                 $this->first[$operation->step->first] = $operation->id;
+            }
+            foreach ($operation->impliedBy as $after) {
+                $this->implied[$after][] = $operation->id;
             }
             foreach ($operation->formers as $former) {
                 foreach ($former->ids as $id) {
@@ -57,6 +63,12 @@ final class JobShape
         }
 
         return $formerly === [] ? [$id] : array_values(array_unique($formerly));
+    }
+
+    /** @return list<string> what has to have been done before a step, whether anybody wrote that down */
+    public function impliedBy(string $step): array
+    {
+        return $this->implied[$this->id($step)] ?? [];
     }
 
     /** @return list<string> operations that need this one */

@@ -56,6 +56,7 @@ final readonly class Operation
      * @param  list<string>  $lies  what is ticked as lying on the cable, in order, the first on first
      * @param  list<Defect>  $defects  that can be found at it, where a procedure says so
      * @param  list<Former>  $formers  what records of earlier editions call it, or a part of it
+     * @param  list<string>  $impliedBy  steps after which it has to have been done, whether anybody wrote that down
      */
     public function __construct(
         public StepId $step,
@@ -97,6 +98,7 @@ final readonly class Operation
         public string $catches = '',
         public string $since = '',
         public bool $found = false,
+        public array $impliedBy = [],
     ) {
         $this->id = $step->text();
     }

@@ -11,9 +11,11 @@ use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Link;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Names;
@@ -228,6 +230,12 @@ final readonly class OperationPlanner
      */
     private function links(OperationDraft $draft, Assembly $assembly, array $runs): void
     {
+        $joints = [];
+        foreach ($this->installation->links() as $link) {
+            foreach ([Node::fitting(Node::named($link->from)), Node::fitting(Node::named($link->to))] as $at) {
+                $joints[$at ?? ''] = [...$joints[$at ?? ''] ?? [], ...self::linked($link, $assembly)];
+            }
+        }
         foreach ($this->installation->links() as $link) {
             [$from, $to] = [Node::named($link->from), Node::named($link->to)];
             $fittings = array_values(
@@ -275,7 +283,61 @@ final readonly class OperationPlanner
             foreach ($tugs as $tug) {
                 $draft->need($tug, $id, 'All its joints are made first.');
             }
+            foreach (array_unique($fittings) as $jumped) {
+                $this->jumpered($draft, $jumped, $owner, $id, $joints[$jumped] ?? []);
+            }
         }
+    }
+
+    /**
+     * A connector in a panel that takes no cable of its own is fixed there before it is jumpered.
+     *
+     * @param  list<string>  $joints  jumpers at it
+     */
+    private function jumpered(OperationDraft $draft, string $id, Operation $owner, string $link, array $joints): void
+    {
+        $fitting = $this->installation->theFitting($id);
+        $type = $this->installation->catalogue->connector($fitting->connector);
+        $step = StepId::ofFitting($id, StepKind::Close);
+        $isOwn = $draft->has(self::looked($draft, $id)) || ($draft->has($step->text()) && $draft->get($step->text())
+            ?->impliedBy === []);
+        if ($type?->mount !== Mount::Panel || $isOwn) {
+            return;
+        }
+        $hardware = PanelHardware::names($type, $this->installation->catalogue);
+        $draft->add(new Operation(
+            $step,
+            Task::Close,
+            $owner->run,
+            $owner->side,
+            $fitting->label,
+            'Fix it in its panel',
+            Pace::Close,
+            Phase::InPanel,
+            fitting: $id,
+            detail: $hardware === [] ? '' : 'With '.implode(', ', $hardware).'.',
+            tool: $hardware === [] ? '' : PanelHardware::TOOL,
+            check: 'Hand-tight, or the driver on its lowest step: it stops once the screw holds.',
+            why: 'All of it is fixed in the panel before the first cup is filled: what moves is not soldered well.',
+            like: 'close|'.$type->id,
+            skill: $owner->skill,
+            impliedBy: $joints,
+        ));
+        $draft->need($link, $step->text(), 'It is fixed in the panel before anything is joined in it.');
+    }
+
+    /** @return list<string> a jumper's step, called after the first connector of the assembly that it leads to */
+    private static function linked(Link $link, Assembly $assembly): array
+    {
+        $ends = array_filter(
+            [Node::fitting(Node::named($link->from)) ?? '', Node::fitting(Node::named($link->to)) ?? ''],
+            static fn (string $id): bool => in_array($id, $assembly->fittings, true),
+        );
+
+        return array_map(
+            static fn (string $first): string => StepId::ofLink($first, $link->from, $link->to)->text(),
+            array_slice(array_values($ends), 0, 1),
+        );
     }
 
     /** What is done at a connector once all its joints are made. */

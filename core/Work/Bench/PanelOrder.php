@@ -6,7 +6,10 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Panel;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 
 /**
@@ -16,6 +19,8 @@ use Sartal\Core\Proof\Record\StepKind;
  */
 final readonly class PanelOrder
 {
+    private const LEVEL = 'Tails that begin at one height reach their rows without crossing.';
+
     private const FIXED = 'All of the panel’s connectors are fixed first: a cup that moves is not filled well.';
 
     public function __construct(private Installation $installation)
@@ -31,7 +36,11 @@ final readonly class PanelOrder
         foreach ($this->installation->panels() as $panel) {
             $rows = $this->soldered($panel, $operations);
             if (count($rows) > 1) {
-                $operations = self::middleFirst(self::fixedFirst($operations, $rows), $rows, $panel);
+                $operations = self::middleFirst(
+                    $this->taped(self::fixedFirst($operations, $rows), $rows, $panel),
+                    $rows,
+                    $panel,
+                );
             }
         }
 
@@ -48,7 +57,8 @@ final readonly class PanelOrder
     {
         $hot = [];
         foreach ($operations as $operation) {
-            if ($operation->task === Task::Join && $operation->joining?->isHot() === true) {
+            $isJumpered = $operation->step->kind === StepKind::Close && $operation->impliedBy !== [];
+            if ($isJumpered || ($operation->task === Task::Join && $operation->joining?->isHot() === true)) {
                 $hot[$operation->fitting] = true;
             }
         }
@@ -105,6 +115,116 @@ final readonly class PanelOrder
                 ]);
             },
             $operations,
+        );
+    }
+
+    /**
+     * Several trunks whose tails spread over the panel are taped level with each other before any tail is joined.
+     *
+     * @param  list<Operation>  $operations
+     * @param  array<int|string, int>  $rows
+     * @return list<Operation>
+     */
+    private function taped(array $operations, array $rows, Panel $panel): array
+    {
+        $trunks = self::trunks($operations, $rows);
+        if ($trunks === [] || $this->trunksAt($panel) < 2) {
+            return $operations;
+        }
+        $added = $waits = [];
+        foreach ($trunks as [$first, $opened, $joins]) {
+            $added[] = $tape = self::tape($first, $opened, $joins);
+            $waits += array_fill_keys($joins, $tape->id);
+        }
+        foreach ($operations as $i => $operation) {
+            $tape = $waits[$operation->id] ?? null;
+            $operations[$i] = $tape === null
+                ? $operation
+                : $operation->needing([...$operation->needs, new Prerequisite($tape, self::LEVEL)]);
+        }
+
+        return [...$operations, ...$added];
+    }
+
+    /** How many cables part into tails for it, whatever job they are made in. */
+    private function trunksAt(Panel $panel): int
+    {
+        $isHere = array_flip($panel->places);
+        $trunks = 0;
+        foreach ($this->installation->runs() as $run) {
+            foreach ($run->withdrawn ? [] : Side::cases() as $side) {
+                $tails = array_filter(
+                    $run->end($side)->legs,
+                    static fn (Leg $leg): bool => isset($isHere[$leg->landing->fitting ?? '']),
+                );
+                $trunks += count($tails) > 1 ? 1 : 0;
+            }
+        }
+
+        return $trunks;
+    }
+
+    /**
+     * Cable ends that part into tails for several of the panel's connectors.
+     *
+     * @param  list<Operation>  $operations
+     * @param  array<int|string, int>  $rows
+     * @return list<array{Operation, list<string>, list<string>}> a step of it, what opens it, what is joined of it
+     */
+    private static function trunks(array $operations, array $rows): array
+    {
+        $fittings = $first = $opened = $joins = [];
+        foreach ($operations as $operation) {
+            if ($operation->side === null) {
+                continue;
+            }
+            $trunk = $operation->run.'|'.$operation->side->value;
+            if ($operation->phase === Phase::Sheath) {
+                $opened[$trunk][] = $operation->id;
+            } elseif (isset($rows[$operation->fitting]) && $operation->step->kind === StepKind::Join) {
+                $first[$trunk] ??= $operation;
+                $fittings[$trunk][$operation->fitting] = true;
+                $joins[$trunk][] = $operation->id;
+            }
+        }
+        $trunks = [];
+        foreach ($first as $trunk => $operation) {
+            if (count($fittings[$trunk]) > 1) {
+                $trunks[] = [$operation, $opened[$trunk] ?? [], $joins[$trunk]];
+            }
+        }
+
+        return $trunks;
+    }
+
+    /**
+     * @param  list<string>  $opened
+     * @param  list<string>  $joins
+     */
+    private static function tape(Operation $of, array $opened, array $joins): Operation
+    {
+        $side = $of->side ?? throw new \LogicException('A trunk has an end.');
+
+        return new Operation(
+            StepId::ofEnd($of->run, $side, StepKind::Level),
+            Task::Dress,
+            $of->run,
+            $side,
+            preg_replace('~, .*$~', '', $of->place) ?? $of->place,
+            'Tape the trunk where its tails begin, level with the others',
+            Pace::Dress,
+            Phase::InPanel,
+            detail: 'On a temporary lacing bar, so that no tail carries the weight.',
+            tool: 'tape',
+            check: 'All trunks of the panel part at one height.',
+            why: 'Tails that begin at one height reach their rows without crossing.',
+            like: 'level',
+            turn: 1,
+            needs: array_map(
+                static fn (string $id): Prerequisite => new Prerequisite($id, 'Its tails are laid out first.'),
+                $opened,
+            ),
+            impliedBy: $joins,
         );
     }
 

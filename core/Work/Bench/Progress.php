@@ -261,6 +261,20 @@ final class Progress
         foreach ($this->shape->ids($event->step, $isFormer) as $step) {
             $this->stepIs($step, $event);
         }
+        foreach ($this->shape->impliedBy($event->step) as $before) {
+            $this->isImplied($before, $event);
+        }
+    }
+
+    /** Who did what comes after it has done it; taken back, that says nothing any more. */
+    private function isImplied(string $before, Event $event): void
+    {
+        $standing = $this->at($before);
+        if ($event->kind->isDone() && ! $standing->status->isSettled()) {
+            $this->standings[$before] = new Standing(Status::Done, $event, $standing->flagged);
+        } elseif ($event->kind === EventKind::TakenBack && $standing->by?->step === $event->step) {
+            $this->standings[$before] = new Standing(Status::ToDo, $event, $standing->flagged);
+        }
     }
 
     private function stepIs(string $step, Event $event): void

@@ -12,6 +12,7 @@ use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\HandJoint;
+use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Schools\ContactsMade;
@@ -21,6 +22,8 @@ use Sartal\Core\Given\Schools\LengthPractice;
 use Sartal\Core\Given\Schools\MainsEnds;
 use Sartal\Core\Given\Schools\SecondEnd;
 use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Proof\Record\Event;
+use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
 use Sartal\Core\Work\Bench\LoomSleeve;
@@ -31,8 +34,10 @@ use Sartal\Core\Work\Bench\OperationPlanner;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Phase;
 use Sartal\Core\Work\Bench\Prerequisite;
+use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Sequencer;
 use Sartal\Core\Work\Bench\Skill;
+use Sartal\Core\Work\Bench\Status;
 use Sartal\Core\Work\Bench\Step;
 use Sartal\Core\Work\Bench\Task;
 use Sartal\Core\Work\Bench\Traveller;
@@ -602,6 +607,98 @@ final class TravellerTest extends TestCase
             array_map(static fn (string $fitting): string => $fitting.'|close', $places),
             $needs,
         ));
+    }
+
+    /** @return array{Installation, array<int|string, Operation>} of the demo's split, with these places taken */
+    private static function split(string $run, string ...$places): array
+    {
+        $file = json_decode(
+            (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
+        self::assertIsArray($file);
+        $file['panels'][0]['places'] = $places === [] ? $file['panels'][0]['places'] : $places;
+        $in = InstallationFile::parse(json_encode($file, JSON_THROW_ON_ERROR))->installation;
+        $in = $in->withCatalogue(FormerConversion::completed($in->catalogue, ShippedCatalogue::load()));
+        $plan = (new Planner())->plan($in);
+        $all = (new OperationPlanner($in))->of($plan->assemblies[$plan->assemblyOf[$run]], $plan->runs);
+
+        return [$in, Traveller::order($all, $in->rules())->operations];
+    }
+
+    private static function done(Operation $operation, int $second, EventKind $kind = EventKind::ContactJoined): Event
+    {
+        $at = sprintf('2026-03-01T08:00:%02d.000000Z', $second);
+
+        return new Event(
+            id: sprintf('00000000-0000-4000-8000-%012d', $second),
+            kind: $kind,
+            run: $operation->run,
+            side: $operation->side,
+            by: 'tove',
+            at: $at,
+            received: $at,
+            fingerprint: OperationFacts::fingerprint($operation),
+            step: $operation->id,
+        );
+    }
+
+    /** Connectors that take a jumper and no cable are fixed as well; who jumpered one has fixed it. */
+    public function test_a_connector_that_only_takes_a_jumper_is_fixed_before(): void
+    {
+        [$in, $all] = self::split('M-203');
+        $order = array_flip(array_map(strval(...), array_keys($all)));
+        $outs = array_filter(
+            array_map(strval(...), array_keys($in->fittings())),
+            static fn (string $id): bool => str_starts_with($id, 'split-out-') && isset($all[$id.'|close']),
+        );
+        self::assertGreaterThan(7, count($outs));
+        foreach ($all as $id => $operation) {
+            if ($operation->step->kind === StepKind::Link || $operation->pace === Pace::Fill) {
+                foreach ($outs as $out) {
+                    $isAt = $operation->step->kind !== StepKind::Link || str_contains((string) $id, $out.'/');
+                    self::assertTrue(! $isAt || $order[$out.'|close'] < $order[(string) $id], $out.' before '.$id);
+                }
+            }
+        }
+        $jumper = array_values(array_filter(
+            $all,
+            static fn (Operation $of): bool => $of->step->kind === StepKind::Link &&
+                str_contains($of->id, 'split-out-1/'),
+        ))[0];
+        $done = new Progress($all, [self::done($jumper, 1)]);
+        self::assertSame(Status::Done, $done->of('split-out-1|close')->status, 'a panel that is wired is not opened');
+        self::assertSame(Status::ToDo, $done->of('split-out-2|close')->status);
+        $back = new Progress($all, [self::done($jumper, 1), self::done($jumper, 2, EventKind::TakenBack)]);
+        self::assertSame(Status::ToDo, $back->of('split-out-1|close')->status);
+    }
+
+    /** Of several trunks each is taped level before its tails are joined; of one alone there is nothing to be level. */
+    public function test_trunks_of_a_panel_are_taped_level(): void
+    {
+        $isLevel = static fn (Operation $of): bool => $of->step->kind === StepKind::Level;
+        $places = [];
+        foreach (range(1, 4) as $n) {
+            $places['2-'.$n] = 'M-204.a'.$n;
+        }
+        [, $alone] = self::split('M-204', ...$places);
+        foreach (range(1, 4) as $n) {
+            $places['1-'.$n] = 'M-203.a'.$n;
+        }
+        [, $all] = self::split('M-204', ...$places);
+        self::assertSame([], array_filter($alone, $isLevel));
+        $level = array_values(array_filter($all, $isLevel));
+        self::assertCount(1, $level, 'M-203 is another job, and has one of its own');
+        $order = array_flip(array_map(strval(...), array_keys($all)));
+        $joins = array_filter($all, static fn (Operation $of): bool => $of->task === Task::Join &&
+            $of->run === 'M-204' && in_array($of->fitting, $places, true) && $of->step->kind === StepKind::Join);
+        self::assertGreaterThan(8, count($joins));
+        foreach ($joins as $join) {
+            self::assertLessThan($order[$join->id], $order[$level[0]->id]);
+        }
+        $done = new Progress($all, [self::done(array_values($joins)[0], 1)]);
+        self::assertSame(Status::Done, $done->of($level[0]->id)->status, 'a tail that is joined was level');
     }
 
     /** Runs that share a connector are looked over together: none of them is before it is. */
