@@ -15,7 +15,6 @@ use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\ElementLayer;
 use Sartal\Core\Given\Catalogue\FireClass;
-use Sartal\Core\Given\Catalogue\Former\Recipe;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\MatingMode;
 use Sartal\Core\Given\Catalogue\Metal;
@@ -56,7 +55,7 @@ final class CatalogueEncoder
      *
      * @return Json
      */
-    public static function type(CableType|ConnectorType|SignalType|ContactPlan|Part|Recipe|MakingProcedure $type): array
+    public static function type(CableType|ConnectorType|SignalType|ContactPlan|Part|MakingProcedure $type): array
     {
         return match (true) {
             $type instanceof CableType => self::cable($type),
@@ -64,7 +63,6 @@ final class CatalogueEncoder
             $type instanceof SignalType => self::signal($type),
             $type instanceof ContactPlan => self::plan($type),
             $type instanceof Part => PartCodec::encode($type),
-            $type instanceof Recipe => RecipeCodec::encode($type),
             $type instanceof MakingProcedure => MakingCodec::encode($type),
         };
     }

@@ -120,7 +120,7 @@ final class CableType
         return null;
     }
 
-    /** Which recipes prepare an element: its own word, or the nearest above it. */
+    /** How an element is prepared: its own word, or the nearest above it. */
     public function prepares(string $path): string
     {
         while (true) {

@@ -27,7 +27,7 @@ final readonly class Element
      * @param  ?int  $impedance  nominal, in Ω; a coax's follows from its geometry instead
      * @param  ?float  $capacitance  pF/m between its two cores, of a pair or quad; a coax's follows from its geometry
      * @param  ?float  $lossTangent  of the dielectric that a coax's centre lies in
-     * @param  string  $prepares  which recipes prepare it; "" as the element above it
+     * @param  string  $prepares  how it is prepared, by which connectors name procedures; "" as the element above it
      * @param  list<ElementLayer>  $layers  what else is in it
      */
     public function __construct(

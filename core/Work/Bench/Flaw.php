@@ -86,7 +86,7 @@ enum Flaw: string
             self::BareCore => 'Bare core shows for more than one or two core diameters',
             self::Wicked => 'Solder has crept under the insulation',
             self::Strand => 'A strand stands out',
-            self::ShortCore => 'A core is shorter than its recipe says',
+            self::ShortCore => 'A core is shorter than it has to be',
             self::Knotted => 'Cores are knotted or balled up to fit',
             self::DryJoint => 'A joint is dry, a blob, or beside its cup, or moves when tugged',
             self::StiffScreen => 'The screen is stiff with solder up to the sheath',

@@ -149,6 +149,9 @@ return [
     'answers/api/drafts/*/body/cost' => 'see runs',
     'file/progress/*/stands/join/to-do' => 'see settled: one stroke joins a plug’s screen with its cores',
     'file/progress/*/stands/dress' => 'see settled: nothing is cut to length where the tool strips to length',
+    'file/progress/M-203/stands/close/done' => 'connectors that only take a jumper are fixed in their panel as well: '.
+        'whoever jumpered one has fixed it',
+    'file/progress/M-204/stands/close/to-do' => 'see M-203',
     'facts/progress/*/settled' => 'see file/progress: made by a release from before, too',
     'facts/progress/*/next' => 'see file/progress: made by a release from before, too',
     'facts/progress/*/stands' => 'see file/progress: made by a release from before, too',
