@@ -73,6 +73,10 @@ final class FormerConversion
     {
         $makers = new FormerMaking(madeBy: [$recipe => $this->makers($recipe)]);
         $known = $makers->procedure($recipe, $connector);
+        if ($known === '' && ! $this->isOwn($recipe)) {
+            // A pinned procedure may have stood for fewer recipes than it does today.
+            $known = $this->shipped->former->procedure($recipe, $connector);
+        }
         if ($known !== '') {
             return $known;
         }
@@ -91,20 +95,26 @@ final class FormerConversion
     private function makers(string $recipe): array
     {
         $own = $this->former->madeBy[$recipe] ?? [];
-        $written = $this->former->recipes[$recipe] ?? null;
-        $isOwn = $written !== null && ($this->shipped->former->marks[$recipe] ?? '') !== $written->print();
         $named = [];
         foreach ($this->former->madeBy as $each) {
             $named += array_column($each, null, 'procedure');
         }
 
-        return $isOwn ? $own : [
+        return $this->isOwn($recipe) ? $own : [
             ...$own,
             ...array_values(array_filter(
                 $this->shipped->former->madeBy[$recipe] ?? [],
                 static fn (FormerProcedure $made): bool => ! isset($named[$made->procedure]),
             )),
         ];
+    }
+
+    /** Not as it shipped. */
+    private function isOwn(string $recipe): bool
+    {
+        $written = $this->former->recipes[$recipe] ?? null;
+
+        return $written !== null && ($this->shipped->former->marks[$recipe] ?? '') !== $written->print();
     }
 
     /** The procedure whose steps its ends go through. */
