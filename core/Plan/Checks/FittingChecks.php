@@ -192,7 +192,7 @@ final class FittingChecks implements NeighbourCheck
                 }
             }
             $serving = array_unique(
-                array_map(static fn (Joint $joint): string => trim($joint->channel.' '.$joint->function), $meeting),
+                array_map(static fn (Joint $joint): string => self::serving($joint, $installation), $meeting),
             );
             $runs = array_unique(
                 array_map(static fn (Joint $joint): string => $joint->run.$joint->side->value, $meeting),
@@ -312,6 +312,20 @@ final class FittingChecks implements NeighbourCheck
         }
 
         return $area;
+    }
+
+    /** What comes to a contact; a conductor that no plan has a function for is named itself. */
+    private static function serving(Joint $joint, Installation $installation): string
+    {
+        if ($joint->function !== '') {
+            return 'the '.$joint->function.($joint->channel === '' ? '' : ' of channel '.$joint->channel);
+        }
+
+        return sprintf(
+            'the %s of %s, which serves nothing by the plan',
+            self::conductor($joint, $installation)->element->label ?? $joint->conductor,
+            $installation->theRun($joint->run)->code,
+        );
     }
 
     private static function conductor(Joint $joint, Installation $installation): ?Conductor

@@ -101,6 +101,22 @@ final class FindingsTest extends TestCase
         self::assertSame([], self::codes($declared));
     }
 
+    /** A conductor that serves nothing is told by what it is and whose. */
+    public function test_a_drain_beside_an_earth_is_named(): void
+    {
+        $bench = self::withEndB(
+            Bench::of(
+                Bench::request('M-1', 'composite', ['mains'], [], ['power-out-cable-mains']),
+            ),
+            'M-1',
+            static fn (End $end): End => self::joined($end, new HandJoint('signal/drain', 'M-1.b1/PE', 'to earth')),
+        );
+        self::assertSame(
+            'Contact PE of M-1 B has the earth of channel 1 and the drain of M-1, which serves nothing by the plan.',
+            array_column($bench->plan()->findings(), 'words', 'code')['contact.two-functions'] ?? '',
+        );
+    }
+
     public function test_one_function_on_two_contacts(): void
     {
         $quad = Bench::of(
