@@ -42,6 +42,8 @@ final class RunColumns
         'leg_b' => ['legb', 'legsb'],
         'loom' => ['bundle', 'loomname'],
         'note' => ['notes', 'remark', 'remarks', 'comment', 'comments'],
+        'bare_a' => ['barea', 'leftbarea'],
+        'bare_b' => ['bareb', 'leftbareb'],
     ];
 
     /** Known names that make a row the one that names the columns. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Formats;
 
 use BackedEnum;
+use Sartal\Core\Given\Installation\BareEnd;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
@@ -42,6 +43,8 @@ final class RunLine
         'leg_b',
         'loom',
         'note',
+        'bare_a',
+        'bare_b',
     ];
 
     /** Between the entries of a list: no id and hardly a name holds it. */
@@ -100,6 +103,7 @@ final class RunLine
             $values['slack_'.$side] = self::metres($end->slack);
             $values['preparation_'.$side] = self::metres($end->preparation);
             $values['spares_'.$side] = (string) $end->spares;
+            $values['bare_'.$side] = $end->bare->value ?? '';
             $values['leg_'.$side] = self::metres($end->legs[0]->length ?? Length::zero());
         }
 
@@ -175,18 +179,34 @@ final class RunLine
         $value = strtolower($this->values['build'] ?? '');
         $build = $value === '' ? Build::Shop : Build::tryFrom($value);
         if ($build === null) {
-            $this->slip(
-                'build',
-                'Write one of: '.
-                    implode(
-                        ', ',
-                        array_map(static fn (BackedEnum $case): string => (string) $case->value, Build::cases()),
-                    ).
-                    '.',
-            );
+            $this->slip('build', self::choices(Build::cases()));
         }
 
         return $build ?? Build::Shop;
+    }
+
+    /** @param  non-empty-list<BackedEnum>  $cases */
+    private static function choices(array $cases): string
+    {
+        $values = array_map(static fn (BackedEnum $case): string => (string) $case->value, $cases);
+
+        return 'Write one of: '.implode(', ', $values).'.';
+    }
+
+    private function bare(string $side): ?BareEnd
+    {
+        $value = strtolower($this->values['bare_'.$side] ?? '');
+        if ($value === '') {
+            return null;
+        }
+        $bare = BareEnd::tryFrom($value);
+        if ($bare === null) {
+            $this->slip('bare_'.$side, self::choices(BareEnd::cases()));
+        } elseif (($this->values['plans_'.$side] ?? '') !== '') {
+            $this->slip('bare_'.$side, 'An end with a connector is not left bare. Take away one of the two.');
+        }
+
+        return $bare;
     }
 
     private function end(string $side, string $location): Termination
@@ -199,6 +219,7 @@ final class RunLine
             $this->length('preparation_'.$side, 5),
             $this->spares('spares_'.$side),
             $this->length('leg_'.$side, 50),
+            $this->bare($side),
         );
     }
 

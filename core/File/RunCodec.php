@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\File;
 
+use Sartal\Core\Given\Installation\BareEnd;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Carriage;
 use Sartal\Core\Given\Installation\End;
@@ -67,10 +68,27 @@ final class RunCodec
                 ),
             ),
             $fields->textMap('unused'),
+            self::bare($fields, $legs),
         );
         $fields->done();
 
         return $end;
+    }
+
+    /** @param  list<Leg>  $legs */
+    private static function bare(Fields $fields, array $legs): ?BareEnd
+    {
+        if (! $fields->has('bare')) {
+            return null;
+        }
+        $bare = $fields->choice('bare', BareEnd::class);
+
+        return $legs === [] ? $bare : $fields->wrong(
+            'bare',
+            $bare->value,
+            'is for an end without legs. Leave it out, or leave them out.',
+            null,
+        );
     }
 
     private static function leg(Fields $fields): Leg
@@ -140,6 +158,7 @@ final class RunCodec
                 $end->handJoints,
             ),
             'unused' => $end->unused === [] ? null : (object) $end->unused,
+            'bare' => $end->bare?->value,
         ]);
     }
 

@@ -59,6 +59,45 @@ test('a run is added, read, tested with hot and cold swapped, mended and tested 
   await expect(history.getByText(/Sunniva Pryde/).first()).toBeVisible()
 })
 
+test('an end is left for later, stands before the hand-over, and is coiled instead', async ({ page }) => {
+  await signIn(page, 'planner')
+  await page.keyboard.press('n')
+  await page.getByLabel('Code').fill('A-778')
+  await choose(page, 'Cable', 'foil', 'Screened pair, foil and drain')
+  await choose(page, 'Signal', 'Balanced', 'Balanced analogue audio')
+  await choose(page, 'From', 'Lectern', 'Lectern')
+  await choose(page, 'To', 'Amplifier', 'Amplifier rack 1')
+  const left = page.getByRole('combobox', { name: 'End A, without a connector' })
+  await expect(left).toBeVisible()
+  await choose(page, 'Connector A', 'audio, female, cable', /female, cable/)
+  await expect(left).toBeHidden()
+  await expect(page.getByText(/End B of A-778 has no fitting/)).toBeVisible()
+  await page.getByRole('combobox', { name: 'End B, without a connector' }).focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('option', { name: 'for later' }).click()
+  await expect(page.getByText(/End B of A-778 has no fitting/)).toBeHidden()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('A-778 is saved.')).toBeVisible()
+
+  await signIn(page, 'lead', '/handover')
+  const gap = page.getByRole('link', { name: 'A-778' }).and(page.locator('[href$="/runs/A-778"]')).first()
+  await expect(page.getByText('an end is left for later')).toBeVisible()
+  await gap.click()
+  await expect(page.getByText('No connector: left until its connector is decided.')).toBeVisible()
+
+  await signIn(page, 'planner', '/schedule')
+  await page.getByRole('row').filter({ hasText: 'A-778' }).click()
+  await page.keyboard.press('e')
+  await page.getByRole('combobox', { name: 'End B, without a connector' }).focus()
+  await page.keyboard.press('Enter')
+  await page.getByRole('option', { name: 'coiled and tied' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('A-778 is saved.')).toBeVisible()
+  await expect(page.getByRole('row').filter({ hasText: 'A-778' })).toContainText('coiled')
+  await page.goto('/handover')
+  await expect(page.getByText('an end is left for later')).toBeHidden()
+})
+
 test('a CSV with two bad rows brings in nothing and names both; mended, it comes in and can be undone', async ({
   page,
 }) => {

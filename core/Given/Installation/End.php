@@ -22,6 +22,7 @@ final readonly class End
      * @param  list<Leg>  $legs
      * @param  list<HandJoint>  $handJoints
      * @param  array<int|string, string>  $unused  conductor or element path → reason
+     * @param  ?BareEnd  $bare  how it is left where it has no leg; null: nobody said
      */
     public function __construct(
         public string $location,
@@ -32,6 +33,7 @@ final readonly class End
         public array $legs,
         public array $handJoints = [],
         public array $unused = [],
+        public ?BareEnd $bare = null,
     ) {
     }
 
@@ -64,6 +66,7 @@ final readonly class End
             'slack' => $other->slack,
             'preparation' => $other->preparation,
             'spares' => $other->spares,
+            'bare' => $other->bare,
             'legs' => $legs,
         ]);
     }

@@ -65,6 +65,12 @@ final readonly class Run
         ]);
     }
 
+    /** Whether an end of it is left until its connector is decided. */
+    public function isForLater(): bool
+    {
+        return $this->a->bare?->isUndecided() === true || $this->b->bare?->isUndecided() === true;
+    }
+
     /** @return list<string> ids of the fittings that its legs land in */
     public function fittings(): array
     {

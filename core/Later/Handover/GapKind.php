@@ -12,6 +12,7 @@ enum GapKind: string
     case Contradiction = 'contradiction';
     case Stop = 'stop';
     case NotMade = 'not-made';
+    case ForLater = 'for-later';
     case NotLooked = 'not-looked-over';
     case NotLabelled = 'not-labelled';
     case NotInPlace = 'not-in-place';
@@ -33,6 +34,7 @@ enum GapKind: string
             self::Contradiction => 'two results that contradict',
             self::Stop => 'the plan stops it',
             self::NotMade => 'not made',
+            self::ForLater => 'an end is left for later',
             self::NotLooked => 'found, and not looked over',
             self::NotLabelled => 'not labelled',
             self::NotInPlace => 'not in place',

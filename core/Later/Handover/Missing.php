@@ -78,6 +78,9 @@ final class Missing
         if ($todo(Stage::Cut, Stage::EndA, Stage::EndB)) {
             $gaps[] = new Gap(GapKind::NotMade, $run->id, $run->code);
         }
+        if ($run->isForLater) {
+            $gaps[] = new Gap(GapKind::ForLater, $run->id, $run->code);
+        }
         if ($todo(Stage::Label)) {
             $gaps[] = new Gap(GapKind::NotLabelled, $run->id, $run->code);
         }

@@ -15,6 +15,7 @@ final readonly class RunFacts
 
     /**
      * @param  bool  $mains  whether it carries mains
+     * @param  bool  $isForLater  whether an end of it is left until its connector is decided
      * @param  Fingerprints  $today  of its plan
      */
     public function __construct(
@@ -23,6 +24,7 @@ final readonly class RunFacts
         public Build $build,
         public bool $withdrawn,
         public bool $mains,
+        public bool $isForLater,
         public Fingerprints $today,
     ) {
     }

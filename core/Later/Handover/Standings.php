@@ -66,6 +66,7 @@ final readonly class Standings
                 $run->build,
                 $run->withdrawn,
                 $cable !== null && Cargo::from($cable)->mains,
+                $run->isForLater(),
                 $relied === null ? $plan->fingerprints($id) : $relied($id),
             );
         }

@@ -131,12 +131,12 @@ final class RunPlanner
                 'Choose a location that exists.',
             );
         }
-        if ($end->legs === []) {
+        if ($end->legs === [] && $end->bare === null) {
             $findings[] = Finding::check(
                 'end.no-leg',
                 $subject,
                 $place.' has no fitting.',
-                'Choose a connector for it, or leave it bare on purpose.',
+                'Choose a connector for it, or say how it is left bare.',
             );
         }
         foreach (

@@ -191,6 +191,7 @@ final readonly class Proposer
                 $termination->preparation,
                 $termination->spares,
                 $legs,
+                bare: $legs === [] ? $termination->bare : null,
             ),
             $made,
         ];

@@ -201,6 +201,7 @@ final readonly class RunCopy
             ),
             $joints,
             $end->unused,
+            $end->bare,
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Proposing;
 
+use Sartal\Core\Given\Installation\BareEnd;
 use Sartal\Core\Given\Measure\Length;
 
 /** What a planner says about one end: where, which connectors by which plans, and its lengths. */
@@ -12,6 +13,7 @@ final readonly class Termination
     /**
      * @param  list<string>  $plans  a contact plan for each kind of signal in the cable, in the cable's order
      * @param  Length  $leg  length of the legs, where the end parts into several
+     * @param  ?BareEnd  $bare  how it is left where it gets no connector
      */
     public function __construct(
         public string $location,
@@ -21,6 +23,7 @@ final readonly class Termination
         public Length $preparation,
         public int $spares,
         public Length $leg,
+        public ?BareEnd $bare = null,
     ) {
     }
 }

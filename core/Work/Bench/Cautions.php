@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\Joining;
@@ -22,6 +23,21 @@ final class Cautions
 
     public const PULL = 'Ladders, ceiling voids and pulling force: nobody pulls alone, and nobody stands in the line '.
         'of the rope.';
+
+    public const BARE_MAINS = 'Until it is landed every core is insulated and enclosed, and the other end is isolated '.
+        'and locked off.';
+
+    /** @return list<string> of an end that gets no connector */
+    public static function bare(CableType $cable): array
+    {
+        foreach ($cable->conductors() as $conductor) {
+            if ($conductor->domain === HazardDomain::Mains) {
+                return [self::MAINS, self::BARE_MAINS];
+            }
+        }
+
+        return [];
+    }
 
     /** @return list<string> that joints in such a connector show besides */
     public static function at(ConnectorType $type): array

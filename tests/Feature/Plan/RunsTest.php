@@ -55,6 +55,65 @@ final class RunsTest extends TestCase
         self::assertSame([], $run['ends'][1]['unused']);
     }
 
+    /** Whatever is said of it on purpose is no finding; what waits for a connector stands before the hand-over. */
+    public function test_an_end_without_a_connector_is_said_to_be_so(): void
+    {
+        $line = self::line(['code' => 'A-901', 'plans_b' => '']);
+        $run = $this->as('planner')->postJson('/api/runs', ['line' => $line])->assertCreated()->json();
+        $said = static fn (array $run): array => array_column($run['findings'], 'words');
+        self::assertContains('End B of A-901 has no fitting.', $said($run));
+        self::assertSame(['words' => '', 'cautions' => []], $run['ends'][1]['bare']);
+        self::assertNull($run['ends'][0]['bare']);
+
+        $coiled = $this->as('planner')
+            ->patchJson('/api/runs/'.$run['id'], ['line' => ['bare_b' => 'Coiled'], 'version' => $run['version']])
+            ->assertOk()
+            ->json();
+        self::assertNotContains('End B of A-901 has no fitting.', $said($coiled));
+        self::assertSame('coiled and tied', $coiled['ends'][1]['bare']['words']);
+        self::assertSame('coiled', $coiled['line']['bare_b']);
+        self::assertSame(['A-901'], array_column(array_filter(
+            $coiled['labels'],
+            static fn (array $label): bool => $label['side'] === 'B',
+        ), 'code'));
+        $this->as('tester')
+            ->getJson('/api/runs/'.$run['id'].'/sheet/B')
+            ->assertOk()
+            ->assertJsonPath('sheet.bare.words', 'coiled and tied');
+        $rows = $this->as('planner')->getJson('/api/schedule')->assertOk()->json('rows');
+        self::assertSame('coiled', collect($rows)->firstWhere('code', 'A-901')['endB']);
+
+        $gaps = function (): array {
+            $groups = $this->as('lead')->getJson('/api/handover')->assertOk()->json('groups');
+
+            return array_column(collect($groups)->firstWhere('kind', 'for-later')['gaps'] ?? [], 'code');
+        };
+        self::assertSame([], $gaps());
+        $later = $this->as('planner')
+            ->patchJson('/api/runs/'.$run['id'], ['line' => ['bare_b' => 'later'], 'version' => $coiled['version']])
+            ->assertOk()
+            ->json();
+        self::assertSame(['A-901'], $gaps());
+
+        // With a connector it is not bare any more, and both at once are refused.
+        $plan = ['plans_b' => 'xlr3-male-cable-balanced'];
+        $this->as('planner')
+            ->patchJson('/api/runs/'.$run['id'], ['line' => $plan, 'version' => $later['version']])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('bare_b');
+        $this->as('planner')
+            ->patchJson('/api/runs/'.$run['id'], [
+                'line' => $plan + ['bare_b' => ''],
+                'version' => $later['version'],
+            ])
+            ->assertOk()
+            ->assertJsonPath('ends.1.bare', null);
+        $this->as('planner')
+            ->postJson('/api/runs', ['line' => ['code' => 'A-902', 'bare_b' => 'rolled up'] + $line])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('bare_b');
+    }
+
     public function test_bad_fields_are_all_named_and_nothing_is_saved(): void
     {
         $before = $this->snapshot();

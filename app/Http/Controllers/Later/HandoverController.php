@@ -122,6 +122,7 @@ final readonly class HandoverController
             GapKind::NotInPlace => '/site?find='.rawurlencode($gap->code),
             GapKind::Service => '/handover/service',
             GapKind::Unreleased => '/handover/releases',
+            GapKind::ForLater => '/runs/'.$run,
             GapKind::Stop => $gap->run === '' ? '/rules/building' : '/runs/'.$run,
         };
     }

@@ -33,6 +33,7 @@ use Sartal\Core\Work\Bench\SheetLeg;
  * A sheet at the vice for the screen.
  *
  * @phpstan-import-type Drawing from ConnectorResource
+ * @phpstan-import-type LeftBare from BareEndResource
  * @phpstan-import-type WorkedOut from PlanEncoder
  *
  * @phpstan-type Sheet array{
@@ -43,6 +44,7 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     location: string,
  *     cable: string,
  *     mains: bool,
+ *     bare: LeftBare|null,
  *     fittings: list<FittingSheet>,
  *     alike: list<list<int>>,
  *     breakout: SheetSlide|null,
@@ -151,6 +153,7 @@ final class SheetResource
             'location' => $sheet->location,
             'cable' => $sheet->cable->name,
             'mains' => $sheet->isMains(),
+            'bare' => BareEndResource::of($sheet->run->end($sheet->side), $sheet->cable),
             'fittings' => array_map(
                 static fn (SheetFitting $fitting): array => self::fitting($fitting, $sheet, $loaded),
                 $sheet->fittings,

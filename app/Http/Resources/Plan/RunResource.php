@@ -6,6 +6,7 @@ namespace App\Http\Resources\Plan;
 
 use App\Contract\FileParts;
 use App\Formats\RunLine;
+use App\Http\Resources\Ends\BareEndResource;
 use App\Http\Resources\Ends\ReachResource;
 use App\Http\Resources\Given\ConnectorResource;
 use App\Planning\Loaded;
@@ -46,6 +47,7 @@ use Sartal\Core\Ways\Routing\Hop;
  *
  * @phpstan-import-type BeadShown from PlanEncoder
  * @phpstan-import-type WorkedOut from PlanEncoder
+ * @phpstan-import-type LeftBare from BareEndResource
  * @phpstan-import-type Reach from ReachResource
  * @phpstan-import-type LabelText from PlanEncoder
  * @phpstan-import-type FileDemand from FileParts
@@ -81,6 +83,7 @@ use Sartal\Core\Ways\Routing\Hop;
  *     ends: list<array{
  *         side: value-of<Side>,
  *         location: string,
+ *         bare: LeftBare|null,
  *         fittings: list<RunFitting>,
  *         joints: list<RunJoint>,
  *         unused: list<array{
@@ -208,6 +211,7 @@ final class RunResource
                 static fn (Side $side): array => [
                     'side' => $side->value,
                     'location' => $loaded->installation->locationName($run->end($side)->location),
+                    'bare' => BareEndResource::of($run->end($side), $cable),
                     'fittings' => self::fittings($run, $side, $loaded),
                     'joints' => array_map(
                         static fn (Joint $joint): array => self::joint($joint, $run, $cable, $loaded),

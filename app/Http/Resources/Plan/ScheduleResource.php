@@ -159,7 +159,7 @@ final class ScheduleResource
         ];
     }
 
-    /** "24 × XLR 3 female" */
+    /** "24 × XLR 3 female", "coiled" */
     public static function end(End $end, Loaded $loaded): string
     {
         $connectors = [];
@@ -174,6 +174,6 @@ final class ScheduleResource
             $words[] = $count === 1 ? (string) $name : $count.' × '.$name;
         }
 
-        return implode(' + ', $words);
+        return $end->legs === [] ? $end->bare->value ?? '' : implode(' + ', $words);
     }
 }

@@ -57,7 +57,10 @@ const fitting = computed(() => sheet.value?.fittings[group.value[0] ?? 0])
 const leg = computed(() => fitting.value?.legs[0])
 const slides = computed(() => [...(sheet.value?.breakout ? [sheet.value.breakout] : []), ...(leg.value?.slides ?? [])])
 const cautions = computed(() => [
-  ...new Set(sheet.value?.fittings.flatMap(each => each.legs.flatMap(one => one.cautions)) ?? []),
+  ...new Set([
+    ...(sheet.value?.bare?.cautions ?? []),
+    ...(sheet.value?.fittings.flatMap(each => each.legs.flatMap(one => one.cautions)) ?? []),
+  ]),
 ])
 const tint = (colour: string) => `color-mix(in srgb, ${hex(colour.split('/').at(-1) ?? '')} 42%, var(--surface))`
 const fill = (of?: Sheet['fittings'][number]) =>
@@ -133,7 +136,8 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
           :key="caution">{{ caution }}<br></template></p>
       <p
         v-if="sheet.fittings.length === 0"
-        class="note check">This end has no connector, so there is nothing to make at the vice.</p>
+        class="note check">This end has no connector, so there is nothing to make at the vice{{
+          sheet.bare?.words ? `: it is ${sheet.bare.words}` : '' }}.</p>
       <div v-if="sheet.alike.length > 1" class="legs" role="tablist" aria-label="Connectors of this end">
         <button
           v-if="sheet.opened"

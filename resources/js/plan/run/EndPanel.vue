@@ -26,7 +26,12 @@ const fill = computed(() =>
 )
 /** The core's colour, light enough for the contact's number to be read on it. */
 const tint = (colour: string) => `color-mix(in srgb, ${hex(colour.split('/').at(-1) ?? '')} 42%, white)`
-const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => each.drawing?.cautions ?? []))])
+const cautions = computed(() => [
+  ...new Set([
+    ...(props.end.bare?.cautions ?? []),
+    ...props.end.fittings.flatMap(each => each.drawing?.cautions ?? []),
+  ]),
+])
 </script>
 
 <template>
@@ -45,7 +50,9 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
       <strong>Something was left out of this end: {{ each.note }}</strong>{{ each.who }}, {{ when(each.at) }}.
       <router-link :to="`/bench/${run}`">At the bench</router-link>
     </p>
-    <p v-if="end.fittings.length === 0" class="quiet">No connector: the end stays bare.</p>
+    <p
+      v-if="end.fittings.length === 0"
+      class="quiet">No connector: {{ end.bare?.words || 'nobody has said how this end is left' }}.</p>
     <div v-if="end.fittings.length > 1" class="legs" role="tablist" aria-label="Legs">
       <button
         v-for="(each, i) in end.fittings"
@@ -76,7 +83,7 @@ const cautions = computed(() => [...new Set(props.end.fittings.flatMap(each => e
     <p v-if="cautions.length" class="note check"><template
       v-for="caution in cautions"
       :key="caution">{{ caution }}<br></template></p>
-    <table class="lines">
+    <table v-if="joints.length" class="lines">
       <thead><tr><th>Core</th><th></th><th>Contact</th><th>Function</th><th>Circuit</th><th v-if="session.plans"></th>
       </tr></thead>
       <tbody>

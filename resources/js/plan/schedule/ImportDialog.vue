@@ -38,6 +38,8 @@ const FIELDS = [
   'leg_b',
   'loom',
   'note',
+  'bare_a',
+  'bare_b',
 ]
 
 watch(open, value => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BARE } from '../bare'
 import { MADE } from '../made'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
@@ -70,6 +71,11 @@ const ways = list('ways')
 const signals = list('signals')
 const plansA = list('plans_a')
 const plansB = list('plans_b')
+/** An end gets connectors or is left without: whoever chooses them says so. */
+watch([plansA, plansB], ([a, b]) => {
+  if (a.length && line.value.bare_a) line.value.bare_a = ''
+  if (b.length && line.value.bare_b) line.value.bare_b = ''
+})
 const cables = computed(() => catalogue.value?.cables ?? [])
 /** Plans that serve every function of one of the signals come first; the rest cannot be chosen. */
 const plans = computed(() => {
@@ -207,6 +213,7 @@ const text = (field: string) => ({
         :items="plans"
         :error-messages="errors.plans_a"
         no-data-text="Choose a signal first" />
+      <v-select v-if="!plansA.length" v-bind="text('bare_a')" label="End A, without a connector" :items="BARE" />
       <v-autocomplete
         v-model="plansB"
         label="Connector B"
@@ -214,6 +221,7 @@ const text = (field: string) => ({
         :items="plans"
         :error-messages="errors.plans_b"
         no-data-text="Choose a signal first" />
+      <v-select v-if="!plansB.length" v-bind="text('bare_b')" label="End B, without a connector" :items="BARE" />
       <v-autocomplete
         v-model="ways"
         label="Pinned ways, in order"
