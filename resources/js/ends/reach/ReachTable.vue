@@ -29,20 +29,17 @@ const KIND: Record<string, string> = {
       <td class="name">{{ each.name }}<span
         v-if="each.runs.join() !== each.name"
         class="quiet mono codes">{{ each.runs.join(' ') }}</span></td><td class="quiet">{{ each.signal }}</td>
-      <td><FigureSum
+      <td data-of="uses"><FigureSum
         v-if="each.used"
         :figure="each.used"
         :ask="sum(each.id, reach => reach.used)"
         strong /><span v-if="each.used" class="quiet small">{{ KIND[each.kind] }}</span></td>
-      <td><FigureSum
+      <td data-of="of"><FigureSum
         v-if="each.limit"
         :figure="each.limit"
         :ask="sum(each.id, reach => reach.limit)" /></td>
-      <td class="left"><template v-if="each.margin !== null"><span
-                                                               class="meter"
-                                                               :class="each.verdict">
-                                                               <i :style="{ width: full(each.margin) }" />
-                                                             </span>
+      <td class="left" data-of="left"><span v-if="each.margin !== null" class="meter" :class="each.verdict">
+        <i :style="{ width: full(each.margin) }" /></span><template v-if="each.margin !== null">
         <span class="mono">{{ Math.round(each.margin) }} %</span><span
           v-if="each.decibels !== null"
           class="mono quiet">, {{ each.decibels.toFixed(1) }} dB</span></template></td>
@@ -110,5 +107,34 @@ b.beyond {
   gap: 8px;
   font-size: 12px;
   align-items: baseline;
+}
+/* Seven columns are more than a phone has room for: there a circuit is a short list. */
+@media (max-width: 700px) {
+  thead {
+    position: absolute;
+    clip-path: inset(50%);
+  }
+  .reach,
+  tbody,
+  tr,
+  td {
+    display: block;
+  }
+  tr {
+    padding: 6px 0;
+    border-bottom: 1px solid var(--line);
+  }
+  .reach td {
+    border: 0;
+    padding: 2px 8px;
+  }
+  td:empty {
+    display: none;
+  }
+  td[data-of]::before {
+    content: attr(data-of) ' ';
+    color: var(--slate);
+    font-size: 12px;
+  }
 }
 </style>
