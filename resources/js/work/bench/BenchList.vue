@@ -66,8 +66,22 @@ const groups = computed(() =>
   ].filter(group => group.jobs.length),
 )
 const who = (job: JobLine) => people.value.filter(person => person.assembly === job.id).map(person => person.name)
-const alike = (job: JobLine) =>
-  jobs.value.filter(each => !each.done && !each.hold && each.alike === job.alike && !each.begun)
+/** Looked up once for all rows: thousands of jobs would each look through all others. */
+const batches = computed(() => {
+  const found = new Map<string, string[]>()
+  for (const each of jobs.value)
+    if (!each.done && !each.hold && !each.begun) {
+      const ids = found.get(each.alike)
+      if (ids) ids.push(each.id)
+      else found.set(each.alike, [each.id])
+    }
+  return found
+})
+const alike = (job: JobLine) => batches.value.get(job.alike) ?? []
+/** Rows of a group that are drawn at once; find looks through all of them. */
+const ROWS = 100
+const drawn = ref<Record<string, number>>({})
+const rows = (group: string) => drawn.value[group] ?? ROWS
 const time = (minutes: number) => (minutes < 90 ? `${Math.ceil(minutes)} min` : `${(minutes / 60).toFixed(1)} h`)
 function mark(id: string) {
   marked.value = marked.value.includes(id) ? marked.value.filter(each => each !== id) : [...marked.value, id]
@@ -95,7 +109,7 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
     <p v-else-if="groups.length === 0 && !problem" class="quiet pad">No job fits.</p>
     <section v-for="group in groups" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.jobs.length }}</span></h2>
-      <div v-for="job in group.jobs" :key="job.id" class="job">
+      <div v-for="job in group.jobs.slice(0, rows(group.name))" :key="job.id" class="job">
         <input
           v-if="!job.done && !job.begun"
           type="checkbox"
@@ -132,11 +146,17 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
               :title="`${job.questions} not answered`">?</span><Strand :beads="job.strand" /></span>
         </router-link>
         <button
-          v-if="!job.begun && !job.done && alike(job).length > 1 && alike(job)[0]!.id === job.id"
+          v-if="!job.begun && !job.done && alike(job).length > 1 && alike(job)[0] === job.id"
           type="button"
           class="batch"
-          @click="together(alike(job).map(each => each.id))">{{ alike(job).length }} alike: make them together</button>
+          @click="together(alike(job))">{{ alike(job).length }} alike: make them together</button>
       </div>
+      <button
+        v-if="group.jobs.length > rows(group.name)"
+        type="button"
+        class="batch more"
+        @click="drawn[group.name] = rows(group.name) + ROWS">{{ group.jobs.length - rows(group.name) }} more: show the
+        next {{ Math.min(ROWS, group.jobs.length - rows(group.name)) }}</button>
     </section>
   </main>
 </template>
@@ -250,6 +270,9 @@ small {
   text-decoration: underline;
   font-size: 13px;
   width: max-content;
+}
+.more {
+  margin: 8px 16px;
 }
 .batch:focus-visible {
   outline: 2px solid var(--copper);
