@@ -83,10 +83,10 @@ final class RunCodec
         }
         $bare = $fields->choice('bare', BareEnd::class);
 
-        return $legs === [] ? $bare : $fields->wrong(
+        return ! End::land($legs) ? $bare : $fields->wrong(
             'bare',
             $bare->value,
-            'is for an end without legs. Leave it out, or leave them out.',
+            'is for an end without a connector. Leave it out, or what lands there.',
             null,
         );
     }

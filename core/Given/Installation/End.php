@@ -22,7 +22,7 @@ final readonly class End
      * @param  list<Leg>  $legs
      * @param  list<HandJoint>  $handJoints
      * @param  array<int|string, string>  $unused  conductor or element path → reason
-     * @param  ?BareEnd  $bare  how it is left where it has no leg; null: nobody said
+     * @param  ?BareEnd  $bare  how it is left where no leg of it lands anywhere; null: nobody said
      */
     public function __construct(
         public string $location,
@@ -37,10 +37,28 @@ final readonly class End
     ) {
     }
 
+    /** Whether anything of it lands in a connector. */
+    public function isFitted(): bool
+    {
+        return self::land($this->legs);
+    }
+
+    /** @param  list<Leg>  $legs */
+    public static function land(array $legs): bool
+    {
+        foreach ($legs as $leg) {
+            if ($leg->landing !== null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @param  list<Leg>  $legs */
     public function withLegs(array $legs): self
     {
-        return $this->copy(['legs' => $legs]);
+        return $this->copy(['legs' => $legs, 'bare' => self::land($legs) ? null : $this->bare]);
     }
 
     /** One conductor joined otherwise than the plans have it; null: as the plans have it. */
@@ -66,7 +84,7 @@ final readonly class End
             'slack' => $other->slack,
             'preparation' => $other->preparation,
             'spares' => $other->spares,
-            'bare' => $other->bare,
+            'bare' => self::land($legs) ? null : $other->bare,
             'legs' => $legs,
         ]);
     }

@@ -12,7 +12,9 @@ use Sartal\Core\File\Problems;
 use Sartal\Core\File\RunCodec;
 use Sartal\Core\Given\Installation\BareEnd;
 use Sartal\Core\Given\Installation\Build;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Plan\Proposing\RunCopy;
 use Sartal\Core\Plan\Proposing\RunRequest;
@@ -108,6 +110,19 @@ final class BareEndsTest extends TestCase
         $this->expectException(InvalidDocument::class);
         $this->expectExceptionMessage('b.bare');
         $problems->settle();
+    }
+
+    /** Legs that land nowhere are bare too; what lands is not, whatever was said before. */
+    public function test_what_is_said_of_an_end_can_always_be_read_again(): void
+    {
+        $bare = self::bench(BareEnd::Coiled)->installation->theRun('A-1');
+        $fitted = self::bench(null, plans: ['xlr3-male-cable-balanced'])->installation->theRun('A-1');
+        $loose = $fitted->b->withLegs([new Leg('leg-1', '1', [''], Length::zero(), null)]);
+        self::assertFalse($loose->isFitted());
+        $said = $fitted->withEnd(Side::B, $loose->lyingAs($bare->b, $loose->legs));
+        self::assertSame(BareEnd::Coiled, $said->b->bare);
+        self::assertEquals($said, self::read(RunCodec::encode($said)));
+        self::assertNull($fitted->b->lyingAs($bare->b, $fitted->b->legs)->bare);
     }
 
     public function test_bare_mains_are_cautioned(): void

@@ -18,7 +18,7 @@ final class BareEndResource
     /** @return ?LeftBare null: it has one */
     public static function of(End $end, ?CableType $cable): ?array
     {
-        return $end->legs !== [] ? null : [
+        return $end->isFitted() ? null : [
             'words' => $end->bare?->words() ?? '',
             'cautions' => $cable === null ? [] : Cautions::bare($cable),
         ];

@@ -174,6 +174,6 @@ final class ScheduleResource
             $words[] = $count === 1 ? (string) $name : $count.' × '.$name;
         }
 
-        return $end->legs === [] ? $end->bare->value ?? '' : implode(' + ', $words);
+        return $end->bare->value ?? implode(' + ', $words);
     }
 }
