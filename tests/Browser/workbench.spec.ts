@@ -133,6 +133,29 @@ test('a boot cannot be forgotten; left out, it needs a reason and the end shows 
   await expect(page.getByRole('list', { name: 'History' }).getByText('plain shell, no boot made for it')).toBeVisible()
 })
 
+test('of very many jobs a part is drawn at a time, and find looks through all of them', async ({ page }) => {
+  await signIn(page, 'bench')
+  // What thousands of runs bring, made of one job of the demo.
+  await page.route(/\/api\/i\/[^/]+\/bench$/, async route => {
+    const response = await route.fetch()
+    const answer = (await response.json()) as { jobs: Record<string, unknown>[] }
+    const one = answer.jobs.find(each => !each.done && !each.begun && !each.hold)
+    const jobs = Array.from({ length: 250 }, (_, n) => ({ ...one, id: `X-${n}`, codes: [`X-${1000 + n}`] }))
+    await route.fulfill({ response, json: { ...answer, jobs } })
+  })
+  await page.goto('/bench')
+  const rows = page.getByRole('checkbox', { name: /^Mark X-/ })
+  await expect(page.getByRole('heading', { name: 'To be made 250' })).toBeVisible()
+  await expect(rows).toHaveCount(100)
+  await page.getByRole('button', { name: '150 more: show the next 100' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(rows).toHaveCount(200)
+  await expect(page.getByRole('button', { name: '250 alike: make them together' })).toHaveCount(1)
+  await page.getByLabel('Find a job').fill('X-1249')
+  await expect(rows).toHaveCount(1)
+  await expect(page.getByRole('button', { name: /more: show the next/ })).toHaveCount(0)
+})
+
 test('a pause keeps the place and a hold stops everybody', async ({ page, browser }) => {
   await signIn(page, 'bench', '/bench/A-132')
   await expect(page.getByText(/^Cut /).first()).toBeVisible()
