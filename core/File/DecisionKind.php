@@ -22,6 +22,8 @@ enum DecisionKind: string
     case Fitting = 'fitting';
     case Reel = 'reel';
     case Instrument = 'instrument';
+    case Pattern = 'pattern';
+    case ContactCheck = 'contact-check';
     case Cable = 'cable';
     case Connector = 'connector';
     case Signal = 'signal';
@@ -56,7 +58,16 @@ enum DecisionKind: string
     /** @return list<self> what runs share and a planner keeps beside them, each by a form of its own */
     public static function shared(): array
     {
-        return [self::Location, self::Junction, self::Way, self::Loom, self::Panel, self::Reel, self::Instrument];
+        return [
+            self::Location,
+            self::Junction,
+            self::Way,
+            self::Loom,
+            self::Panel,
+            self::Reel,
+            self::Instrument,
+            self::Pattern,
+        ];
     }
 
     public function home(): DecisionHome
@@ -70,6 +81,8 @@ enum DecisionKind: string
             self::Loom,
             self::Reel,
             self::Instrument,
+            self::Pattern,
+            self::ContactCheck,
             self::Circuit,
             self::Equipment,
             self::Fitting => DecisionHome::Entry,
@@ -89,6 +102,7 @@ enum DecisionKind: string
     {
         return match ($this) {
             self::Equipment => 'equipment',
+            self::ContactCheck => 'checked',
             self::Panel => 'panels',
             self::Rules, self::Connections, self::Economy, self::Workshop, self::Testing => '',
             default => $this->value.'s',
@@ -102,6 +116,7 @@ enum DecisionKind: string
             self::Panel => 'panel',
             self::Equipment => 'equipment',
             self::Fitting => 'connector',
+            self::ContactCheck => 'check of contacts',
             self::Cable => 'cable type',
             self::Connector => 'connector type',
             self::ContactPlan => 'contact plan',
@@ -115,13 +130,13 @@ enum DecisionKind: string
     /** Whether work that is done can rely on it. What is bought, counted and employed overtakes nothing. */
     public function overtakes(): bool
     {
-        return ! in_array($this, [self::Reel, self::Instrument, self::Economy, self::Workshop, self::Testing], true);
+        return ! $this->isLive() && $this !== self::Testing && $this !== self::ContactCheck;
     }
 
     /** Whether it is today's even while a release is worked from: stock and instruments come and go, the plan stays. */
     public function isLive(): bool
     {
-        return in_array($this, [self::Reel, self::Instrument, self::Economy, self::Workshop], true);
+        return in_array($this, [self::Reel, self::Instrument, self::Pattern, self::Economy, self::Workshop], true);
     }
 
     /** @return list<self> */

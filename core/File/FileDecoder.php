@@ -129,6 +129,8 @@ final class FileDecoder
             workshop: $fields->has('workshop') ? StockCodec::workshop($fields->child('workshop')) : new Workshop(),
             testing: $fields->has('testing') ? TestingCodec::rules($fields->child('testing')) : new TestChoices(),
             instruments: self::byId($fields, 'instruments', TestingCodec::instrument(...)),
+            patterns: self::byId($fields, 'patterns', PatternCodec::decode(...)),
+            checked: self::byId($fields, 'checked', ContactCheckCodec::decode(...)),
         );
         $own->done();
         $catalogue?->done();

@@ -65,6 +65,12 @@ final class FileEncoder
             'workshop' => StockCodec::encodeWorkshop($in->workshop()),
             ...$in->testing() == new TestChoices() ? [] : ['testing' => TestingCodec::encodeRules($in->testing())],
             'instruments' => array_map(TestingCodec::encodeInstrument(...), array_values($in->instruments())),
+            ...$in->patterns() === []
+                ? []
+                : ['patterns' => array_map(PatternCodec::encode(...), array_values($in->patterns()))],
+            ...$in->checked() === []
+                ? []
+                : ['checked' => array_map(ContactCheckCodec::encode(...), array_values($in->checked()))],
             'runs' => array_map(RunCodec::encode(...), array_values($in->runs())),
         ];
     }

@@ -44,6 +44,8 @@ final class RunCodec
             $fields->optionalText('loom'),
             $fields->text('note', ''),
             $fields->flag('withdrawn', false),
+            $fields->has('length') ? $fields->length('length', Length::metres(self::LONGEST)) : null,
+            $fields->has('sleeve') ? $fields->text('sleeve') : null,
         );
     }
 
@@ -136,7 +138,8 @@ final class RunCodec
             'b' => self::encodeEnd($run->b),
             'note' => $run->note,
             'withdrawn' => $run->withdrawn ?: null,
-        ]);
+            'length' => $run->length?->canonical(),
+        ]) + ($run->sleeve === null ? [] : ['sleeve' => $run->sleeve]);
     }
 
     /** @return array<int|string, mixed> */

@@ -10,7 +10,6 @@ use Sartal\Core\Given\Catalogue\Gender;
 use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
-use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
@@ -29,7 +28,7 @@ final readonly class CoilTies
     public function of(Run $run, Side $side, Leg $leg, LegFit $fit): ?SlideOn
     {
         $isWanted = $this->installation->rule(CoilTie::class) === CoilTie::One;
-        if (! $isWanted || $run->build !== Build::Shop || count($run->end($side)->legs) !== 1) {
+        if (! $isWanted || ! $run->build->isAtTheBench() || count($run->end($side)->legs) !== 1) {
             return null;
         }
         $procedure = $this->installation->catalogue->procedureFor($fit->connector, $fit->prepares(), $leg->procedure);

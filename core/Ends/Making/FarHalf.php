@@ -8,7 +8,6 @@ use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\MatingMode;
 use Sartal\Core\Given\Catalogue\Mount;
-use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
@@ -28,7 +27,7 @@ final readonly class FarHalf
     public function of(Run $run, Side $side, Leg $leg): FarEnd
     {
         // A cable is made once its last leg is.
-        if ($side === Side::A || $run->build !== Build::Shop || $this->last($run)?->id !== $leg->id) {
+        if ($side === Side::A || ! $run->build->isAtTheBench() || $this->last($run)?->id !== $leg->id) {
             return FarEnd::Taken;
         }
         $type = $this->type($leg);

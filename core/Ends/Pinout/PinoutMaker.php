@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Conductor;
+use Sartal\Core\Given\Catalogue\ElementPath;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Findings\Finding;
@@ -275,8 +276,7 @@ final class PinoutMaker
     private static function stated(End $end, string $path): ?string
     {
         foreach ($end->unused as $element => $reason) {
-            $element = (string) $element;
-            if ($element === '' || $element === $path || str_starts_with($path, $element.'/')) {
+            if (ElementPath::isWithin($path, (string) $element)) {
                 return $reason;
             }
         }

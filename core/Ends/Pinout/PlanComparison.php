@@ -13,8 +13,16 @@ final class PlanComparison
     /** @return list<ContactPair> every contact that one of the two uses */
     public static function between(ContactPlan $own, ContactPlan $theirs, MatingMode $mode): array
     {
-        $here = self::claims($own);
-        $there = self::claims($theirs);
+        return self::meeting(self::claims($own), self::claims($theirs), $mode);
+    }
+
+    /**
+     * @param  array<array-key, string>  $here  address → what is there
+     * @param  array<array-key, string>  $there
+     * @return list<ContactPair>
+     */
+    public static function meeting(array $here, array $there, MatingMode $mode): array
+    {
         $pairs = [];
         foreach ($here as $address => $claim) {
             $opposite = $mode->opposite((string) $address);

@@ -6,6 +6,8 @@ namespace Sartal\Core\Ends\Preparing;
 
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\PartKind;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Term;
 use Sartal\Core\Given\Measure\Worked;
@@ -41,6 +43,21 @@ final class SleeveChoice
         );
 
         return $fit[0] ?? null;
+    }
+
+    /** Over a cable by itself: the one that was chosen where that goes round it, else the smallest that does. */
+    public static function over(Run $run, Installation $in): ?Part
+    {
+        $cable = $run->sleeve === null ? null : $in->catalogue->cable($run->cable);
+        if ($cable === null) {
+            return null;
+        }
+        $chosen = $in->catalogue->part($run->sleeve ?? '');
+
+        return self::among(
+            $run->sleeve === '' ? $in->catalogue->parts() : array_filter([$chosen]),
+            $cable->outerDiameter,
+        );
     }
 
     /** What to cut for a stretch of a loom. */

@@ -89,7 +89,7 @@ final readonly class SlideOns
         $over = $rule === JointShrink::WholeTail ? array_filter([$fit->diameter()]) : $cores;
         $counts = [];
         foreach ($over as $diameter) {
-            $part = $this->sleeve($diameter);
+            $part = $this->sleeve($diameter, $fit);
             if ($part !== null) {
                 $counts[$part->id] = ($counts[$part->id] ?? 0) + 1;
             }
@@ -119,9 +119,14 @@ final readonly class SlideOns
         return false;
     }
 
-    /** The narrowest shrink that passes it and grips it. */
-    private function sleeve(Length $diameter): ?Part
+    /** The narrowest shrink that passes it and grips it; one that was chosen by hand and does so goes before. */
+    private function sleeve(Length $diameter, LegFit $fit): ?Part
     {
+        foreach ($fit->parts(PartKind::Shrink, []) as $chosen) {
+            if ($chosen->grips?->takes($diameter) === true) {
+                return $chosen;
+            }
+        }
         $best = null;
         foreach ($this->catalogue->parts() as $part) {
             if (

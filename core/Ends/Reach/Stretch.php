@@ -9,6 +9,7 @@ use Sartal\Core\Given\Catalogue\CoaxGeometry;
 use Sartal\Core\Given\Catalogue\Conductor;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\ElementKind;
+use Sartal\Core\Given\Catalogue\ElementPath;
 use Sartal\Core\Given\Measure\Length;
 
 /** One run's share of a circuit: so much of an element of a cable. */
@@ -46,7 +47,7 @@ final readonly class Stretch
         $coax = $picofarads = null;
         foreach ($this->cable->elements() as $path => $element) {
             $path = (string) $path;
-            $inside = $this->element === '' || $path === $this->element || str_starts_with($path, $this->element.'/');
+            $inside = ElementPath::isWithin($path, $this->element);
             if ($inside && $element->kind === ElementKind::Coax) {
                 $coax ??= $element;
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Wiring;
 
 use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Installation\JoiningPlace;
 use Sartal\Core\Given\Installation\Side;
 
 /**
@@ -28,10 +29,24 @@ final class Node
         return 's:'.$id;
     }
 
-    /** From the spelling in a file: "fitting/address" or "splice:id". */
+    /** From the spelling of a decision: {@see JoiningPlace}. */
     public static function named(string $reference): string
     {
-        return str_starts_with($reference, 'splice:') ? self::splice(substr($reference, 7)) : 't:'.$reference;
+        $place = JoiningPlace::from($reference);
+
+        return $place->isSplice()
+            ? self::splice($place->splice)
+            : self::terminal($place->fitting, $place->address);
+    }
+
+    /** Back to that spelling; null for a conductor, which is no place by itself. */
+    public static function place(string $node): ?JoiningPlace
+    {
+        return match (true) {
+            self::isTerminal($node) => JoiningPlace::contact((string) self::fitting($node), self::address($node)),
+            str_starts_with($node, 's:') => JoiningPlace::splice(substr($node, 2)),
+            default => null,
+        };
     }
 
     public static function isTerminal(string $node): bool

@@ -48,9 +48,7 @@ final class Anatomy
         return $this->within[$path] ??= array_values(
             array_filter(
                 $this->conductors,
-                static fn (Conductor $conductor): bool => $path === '' ||
-                    $conductor->path === $path ||
-                    str_starts_with($conductor->path, $path.'/'),
+                static fn (Conductor $conductor): bool => ElementPath::isWithin($conductor->path, $path),
             ),
         );
     }

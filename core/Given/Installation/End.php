@@ -61,6 +61,17 @@ final readonly class End
         return $this->copy(['legs' => $legs, 'bare' => self::land($legs) ? null : $this->bare]);
     }
 
+    /**
+     * With this said by hand of its conductors, and nothing else.
+     *
+     * @param  list<HandJoint>  $handJoints
+     * @param  array<int|string, string>  $unused  conductor or element path → reason
+     */
+    public function saying(array $handJoints, array $unused): self
+    {
+        return $this->copy(['handJoints' => $handJoints, 'unused' => $unused]);
+    }
+
     /** One conductor joined otherwise than the plans have it; null: as the plans have it. */
     public function joinedByHand(string $conductor, ?HandJoint $joint): self
     {

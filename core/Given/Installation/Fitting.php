@@ -39,4 +39,27 @@ final readonly class Fitting
     {
         return $this->copy(['location' => $location]);
     }
+
+    /** @param  list<string>  $parts  ids of parts chosen by hand */
+    public function choosing(array $parts): self
+    {
+        return $this->copy(['parts' => $parts]);
+    }
+
+    public function named(string $label): self
+    {
+        return $this->copy(['label' => $label]);
+    }
+
+    /** @param  list<string>  $shared  addresses on which several wires are meant to meet */
+    public function sharing(array $shared): self
+    {
+        return $this->copy(['shared' => $shared]);
+    }
+
+    /** @param  array<int|string, string>  $inserts  bay → connector type id of the insert in it */
+    public function holding(array $inserts): self
+    {
+        return $this->copy(['inserts' => $inserts]);
+    }
 }

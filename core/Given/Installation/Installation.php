@@ -40,6 +40,8 @@ final readonly class Installation
      * @param  array<int|string, Panel>  $panels
      * @param  array<int|string, Reel>  $reels
      * @param  array<int|string, Instrument>  $instruments
+     * @param  array<int|string, OwnPattern>  $patterns
+     * @param  array<int|string, ContactCheck>  $checked  by fitting
      */
     public function __construct(
         public string $id,
@@ -64,6 +66,8 @@ final readonly class Installation
         private Workshop $workshop = new Workshop(),
         private TestChoices $testing = new TestChoices(),
         private array $instruments = [],
+        private array $patterns = [],
+        private array $checked = [],
     ) {
     }
 
@@ -186,6 +190,18 @@ final readonly class Installation
     public function reels(): array
     {
         return $this->reels;
+    }
+
+    /** @return array<int|string, ContactCheck> by fitting */
+    public function checked(): array
+    {
+        return $this->checked;
+    }
+
+    /** @return array<int|string, OwnPattern> */
+    public function patterns(): array
+    {
+        return $this->patterns;
     }
 
     /** @return array<int|string, Instrument> */

@@ -33,6 +33,17 @@ final readonly class Leg
     ) {
     }
 
+    /** @param  list<string>  $elements */
+    public function holding(array $elements, ?Landing $landing): self
+    {
+        return $this->copy(['elements' => $elements, 'landing' => $landing]);
+    }
+
+    public function named(string $id, string $label): self
+    {
+        return $this->copy(['id' => $id, 'label' => $label]);
+    }
+
     public function withLength(Length $length): self
     {
         return $this->copy(['length' => $length]);

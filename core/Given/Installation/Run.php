@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Given\Installation;
 
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 
 /** A piece of cable with two ends in two locations, following ways. */
@@ -18,6 +19,8 @@ final readonly class Run
      * @param  string  $cable  cable type id
      * @param  list<string>  $ways
      * @param  list<Carriage>  $carries
+     * @param  ?Length  $length  of a loose lead, from connector to connector; null: nobody said, or it is none
+     * @param  ?string  $sleeve  over all of a cable by itself: part id; "" the one that goes round it; null: none
      * @param  bool  $withdrawn  work had begun when it was taken out: it stays on record
      */
     public function __construct(
@@ -32,6 +35,8 @@ final readonly class Run
         public ?string $loom = null,
         public string $note = '',
         public bool $withdrawn = false,
+        public ?Length $length = null,
+        public ?string $sleeve = null,
     ) {
     }
 
@@ -43,6 +48,12 @@ final readonly class Run
     public function withEnd(Side $side, End $end): self
     {
         return $this->copy([$side === Side::A ? 'a' : 'b' => $end]);
+    }
+
+    /** @param  list<Carriage>  $carries */
+    public function carrying(array $carries): self
+    {
+        return $this->copy(['carries' => $carries]);
     }
 
     /** Work on it had begun, so it is not taken out but withdrawn. */
@@ -62,7 +73,15 @@ final readonly class Run
             'ways' => $other->ways,
             'loom' => $other->loom,
             'note' => $other->note,
+            'length' => $other->length,
+            'sleeve' => $other->sleeve,
         ]);
+    }
+
+    /** Whether it lies in no building: there is no way, nothing to pull and no place to fix it. */
+    public function isLoose(): bool
+    {
+        return $this->build === Build::Lead;
     }
 
     /** Whether an end of it is left until its connector is decided. */

@@ -48,6 +48,7 @@ final class UsedTypes
     {
         foreach ($this->installation->runs() as $run) {
             $this->use('cables', $run->cable);
+            $this->use('parts', $run->sleeve ?? '');
             foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
                 $this->use('plans', $leg->landing->plan ?? '');
                 $this->use('procedures', $leg->procedure);

@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\JoiningPlace;
 use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Plan\Planning\Plan;
 
@@ -31,7 +32,7 @@ final class CircuitTracer
     /** @var array<int|string, list<string>> fitting → "device:port" */
     private array $ports = [];
 
-    /** @var array<int|string, list<string>> "fitting/address" → the same, over jumpers and switches */
+    /** @var array<int|string, list<string>> fitting, a stroke, address → the same, over jumpers and switches */
     private array $links = [];
 
     /**
@@ -273,8 +274,8 @@ final class CircuitTracer
         $over = [];
         foreach ($addresses as $address) {
             foreach ($this->links[$fitting.'/'.$address] ?? [] as $terminal) {
-                [$at, $contact] = [(string) strstr($terminal, '/', true), substr((string) strstr($terminal, '/'), 1)];
-                $over[$at][] = $contact;
+                $place = JoiningPlace::from($terminal);
+                $over[$place->fitting][] = $place->address;
             }
         }
         foreach ($over as $at => $contacts) {
@@ -340,10 +341,12 @@ final class CircuitTracer
         return [];
     }
 
-    /** "t:fitting/address" or "fitting/address", without what marks it a terminal. */
-    private static function terminal(string $node): string
+    /** Where a jumper or switch ends, as fitting and address are keyed here. */
+    private static function terminal(string $place): string
     {
-        return str_starts_with($node, 't:') ? substr($node, 2) : $node;
+        $at = JoiningPlace::from($place);
+
+        return $at->isSplice() ? Node::splice($at->splice).'/' : $at->text();
     }
 
     private function name(string $fitting): string
@@ -351,7 +354,7 @@ final class CircuitTracer
         $of = $this->installation->fitting($fitting);
         $type = $this->installation->catalogue->connector($of->connector ?? '');
 
-        return trim(($of->label ?? $fitting).', '.($type->name ?? ''), ', ');
+        return trim(($of->label ?? Node::place($fitting)->splice ?? $fitting).', '.($type->name ?? ''), ', ');
     }
 
     /**

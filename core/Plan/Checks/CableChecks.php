@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Checks;
 
 use Sartal\Core\Ends\Compatibility\ImpedanceRule;
+use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
@@ -18,7 +19,32 @@ final class CableChecks
     /** @return list<Finding> */
     public static function judge(Run $run, CableType $cable, Installation $installation): array
     {
-        return [...self::fire($run, $cable, $installation), ...self::impedance($run, $cable, $installation)];
+        return [
+            ...self::fire($run, $cable, $installation),
+            ...self::impedance($run, $cable, $installation),
+            ...self::sleeve($run, $cable, $installation),
+        ];
+    }
+
+    /** @return list<Finding> where no sleeve, or not the one that was chosen, goes round the cable */
+    private static function sleeve(Run $run, CableType $cable, Installation $installation): array
+    {
+        if ($run->sleeve === null || SleeveChoice::over($run, $installation) !== null) {
+            return [];
+        }
+        $chosen = $installation->catalogue->part($run->sleeve);
+
+        return [Finding::check(
+            'run.sleeve',
+            Subject::run($run->id),
+            sprintf(
+                '%s of %s is to be sleeved, and %s round it.',
+                $run->code,
+                $cable->outerDiameter->canonical(),
+                $chosen === null ? 'no sleeve of the catalogue goes' : $chosen->name.' does not go',
+            ),
+            'Choose a sleeve for that diameter, or leave it to be chosen by size.',
+        )];
     }
 
     /** @return list<Finding> */

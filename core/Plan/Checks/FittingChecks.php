@@ -9,6 +9,7 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\Conductor;
 use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Fitting;
@@ -113,10 +114,39 @@ final class FittingChecks implements NeighbourCheck
                     sprintf('Part "%s" is chosen for %s, and is unknown.', $id, $fitting->label),
                     'Choose a part from the catalogue.',
                 );
+            } elseif (! self::takes($layout, $installation->catalogue->thePart($id), $installation)) {
+                $part = $installation->catalogue->thePart($id);
+                $findings[] = Finding::check(
+                    'fitting.part-not-taken',
+                    $subject,
+                    sprintf('%s is chosen for %s, and nothing there takes a %s.', $part->name, $fitting->label, strtr(
+                        $part->kind->value,
+                        '-',
+                        ' ',
+                    )),
+                    'Take it out, or choose a connector that has one.',
+                );
             }
         }
 
         return $findings;
+    }
+
+    /** Whether a part of this kind comes on the connector, or on one of its inserts, at all. */
+    private static function takes(FittingLayout $layout, Part $part, Installation $installation): bool
+    {
+        if ($part->kind->isChosenFromAll()) {
+            return true;
+        }
+        foreach ($layout->types as $type) {
+            foreach ($type->cable->parts() as $id) {
+                if ($installation->catalogue->part($id)?->kind === $part->kind) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** @return list<Finding> what no cable has to be joined for */

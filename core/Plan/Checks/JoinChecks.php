@@ -33,6 +33,8 @@ final class JoinChecks implements NeighbourCheck
     /** @var ?array<int|string, true> fittings that are plugged into a port with its own terminator */
     private ?array $terminating = null;
 
+    private ?LedTogether $ledTogether = null;
+
     public function __construct(private readonly Installation $installation)
     {
     }
@@ -46,7 +48,9 @@ final class JoinChecks implements NeighbourCheck
             }
         }
 
-        return [...$this->splits($joints), ...$this->chains($joints)];
+        $this->ledTogether ??= new LedTogether($this->installation);
+
+        return [...$this->splits($joints), ...$this->ledTogether->among($joints), ...$this->chains($joints)];
     }
 
     /**

@@ -110,6 +110,14 @@ final class RunPlanner
                 'Choose a loom that exists.',
             );
         }
+        if ($run->isLoose() && $run->length === null) {
+            $findings[] = Finding::check(
+                'lead.no-length',
+                $subject,
+                sprintf('Nobody has said how long the loose lead %s is.', $run->code),
+                'Write its length, from connector to connector.',
+            );
+        }
         foreach (Side::cases() as $side) {
             array_push($findings, ...self::end($run, $side, $run->end($side), $installation));
         }

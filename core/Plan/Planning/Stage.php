@@ -44,6 +44,7 @@ enum Stage: string
                 self::Signed,
             ],
             Build::Found => [self::Look, self::Label, self::Test, self::InPlace, self::Signed],
+            Build::Lead => [self::Cut, self::EndA, self::EndB, self::Look, self::Label, self::Test, self::Signed],
         };
     }
 }

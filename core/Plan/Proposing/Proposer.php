@@ -9,6 +9,7 @@ use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\ElementKind;
+use Sartal\Core\Given\Catalogue\ElementLayer;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Carriage;
 use Sartal\Core\Given\Installation\Circuit;
@@ -37,7 +38,8 @@ final readonly class Proposer
         $cable =
             $this->catalogue->cable($request->cable) ??
             throw CannotPropose::unknown('cable', $request->cable, 'cable type');
-        $carried = $this->carried($cable, $request->signals);
+        $all = $this->carried($cable, $request->signals);
+        $carried = array_slice($all, 0, max(1, $request->circuits ?? count($all)), true);
         $circuits = [];
         $carries = [];
         foreach (array_keys($carried) as $i => $element) {
@@ -65,6 +67,8 @@ final readonly class Proposer
                 $carries,
                 $request->loom,
                 $request->note,
+                length: $request->length,
+                sleeve: $request->sleeve,
             ),
             $fittingsA + $fittingsB,
             $circuits,
@@ -161,14 +165,14 @@ final readonly class Proposer
                     'leg-'.$number,
                     $number,
                     $of,
-                    $termination->leg,
+                    $termination->legAt(count($legs)),
                     new Landing($fitting, $plan->id, array_intersect_key($channels, array_flip($of))),
                 );
             }
             $fittings[$fitting] = [$plan, (string) ($i + 1)];
         }
         $several = count($fittings) > 1;
-        if (count($legs) === 1) {
+        if (count($legs) === 1 && ! self::standsAlone($cable, $legs[0]->elements)) {
             $legs = [new Leg($legs[0]->id, $request->code, [''], Length::zero(), $legs[0]->landing)];
         }
         $made = [];
@@ -195,6 +199,19 @@ final readonly class Proposer
             ),
             $made,
         ];
+    }
+
+    /**
+     * Whether it is one element with a jacket of its own, as the parts of a composite are: it leaves the sheath by
+     * itself, and nothing else of the cable comes to its connector.
+     *
+     * @param  list<string>  $elements
+     */
+    private static function standsAlone(CableType $cable, array $elements): bool
+    {
+        $only = count($elements) === 1 ? $cable->element($elements[0]) : null;
+
+        return $only !== null && $elements[0] !== '' && in_array(ElementLayer::Jacket, $only->layers, true);
     }
 
     /**

@@ -11,6 +11,7 @@ use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Given\Measure\InvalidMeasure;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Ways\Routing\ByWayOf;
 use Sartal\Core\Ways\Routing\Cargo;
@@ -20,7 +21,8 @@ use Sartal\Core\Ways\Routing\Router;
 /**
  * A run from one line of words: "24 mic stage box 1 > amp rack patch via
  * under-stage tray". How many, of which signal, from where, to where, through
- * what. The rest is filled in from what the installation does elsewhere, and
+ * what, and where legs are unequal how long each is: "legs 300 > 300/375 mm".
+ * The rest is filled in from what the installation does elsewhere, and
  * every guess is named.
  */
 final class QuickLine
@@ -40,6 +42,7 @@ final class QuickLine
 
     private function guess(string $text, string $id): QuickGuess
     {
+        [$text, $legs] = $this->legs($text);
         if (
             preg_match(
                 '~^\s*(?:(\d+)\s*[x×]?\s+)?(.+?)\s*(?:>|→|\bto\b)\s*(.+?)(?:\s+via\s+(.+))?\s*$~ui',
@@ -58,13 +61,42 @@ final class QuickLine
         $ways = $this->pins($said, $from, $to, $cable);
         $code = $this->code($cable->prefix);
         $build = $this->build($cable->id);
-        $a = $this->end($from, Side::A, $signal, $cable);
-        $b = $this->end($to, Side::B, $signal, $cable);
+        $a = $this->end($from, Side::A, $signal, $cable, $legs[0]);
+        $b = $this->end($to, Side::B, $signal, $cable, $legs[1]);
 
         return new QuickGuess(
             new RunRequest($id, $code, $cable->id, [$signal->id], $build, $a, $b, $ways),
             $this->understood,
         );
+    }
+
+    /**
+     * @return array{string, array{list<Length>, list<Length>}} the words that are left, and the legs of each end
+     *
+     * @throws CannotPropose
+     */
+    private function legs(string $text): array
+    {
+        if (preg_match('~^(.+?)[\s,]+(?:with\s+)?legs?\s+(?:of\s+)?([\d.].*)$~ui', $text, $m) !== 1) {
+            return [$text, [[], []]];
+        }
+        $ends = [];
+        foreach (preg_split('~\s*(?:>|→)\s*~u', trim($m[2])) ?: [] as $said) {
+            $unit = preg_match('~([a-z"′″]+)\s*$~ui', $m[2], $u) === 1 ? $u[1] : 'mm';
+            $ends[] = array_map(
+                static function (string $each) use ($unit): Length {
+                    try {
+                        return Length::parse(trim($each), $unit);
+                    } catch (InvalidMeasure) {
+                        throw CannotPropose::unsaid('leg_a', $each, 'Write legs such as: legs 300/375 mm.');
+                    }
+                },
+                preg_split('~\s*(?:/|\band\b|,)\s*~u', $said) ?: [],
+            );
+        }
+        $this->understood[] = new Understood('legs', trim($m[2]), true);
+
+        return [$m[1], [$ends[0] ?? [], $ends[1] ?? $ends[0] ?? []]];
     }
 
     /** @return array{SignalType, string} the signal, and the words that are left */
@@ -260,7 +292,7 @@ final class QuickLine
     private function build(string $cable): Build
     {
         foreach ($this->installation->runs() as $run) {
-            if ($run->cable === $cable) {
+            if ($run->cable === $cable && ! $run->isLoose() && $run->build !== Build::Found) {
                 return $run->build;
             }
         }
@@ -268,8 +300,14 @@ final class QuickLine
         return Build::Shop;
     }
 
-    private function end(string $location, Side $side, SignalType $signal, CableType $cable): Termination
-    {
+    /** @param  list<Length>  $legs  that were said */
+    private function end(
+        string $location,
+        Side $side,
+        SignalType $signal,
+        CableType $cable,
+        array $legs,
+    ): Termination {
         [$like, $plan] = $this->habit($location, $side, $signal, $cable);
         if ($plan === null) {
             foreach ($this->installation->catalogue->plans() as $candidate) {
@@ -294,7 +332,8 @@ final class QuickLine
             $like->slack ?? Length::millimetres(300),
             $like->preparation ?? Length::millimetres(40),
             $like->spares ?? 1,
-            $like !== null && $like->legs !== [] ? $like->legs[0]->length : Length::zero(),
+            $legs[count($legs) - 1] ?? ($like !== null && $like->legs !== [] ? $like->legs[0]->length : Length::zero()),
+            legs: $legs,
         );
     }
 
@@ -313,7 +352,7 @@ final class QuickLine
                 fn ($carriage): bool => $signal->id ===
                     ($this->installation->circuit($carriage->circuit)->signal ?? ''),
             );
-            foreach ($carries === [] ? [] : Side::cases() as $at) {
+            foreach ($carries === [] || $run->isLoose() ? [] : Side::cases() as $at) {
                 $end = $run->end($at);
                 $plan = ($end->legs[0] ?? null)?->landing?->plan;
                 $score =

@@ -10,6 +10,7 @@ use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Fitting;
 use Sartal\Core\Given\Installation\HandJoint;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\JoiningPlace;
 use Sartal\Core\Given\Installation\Landing;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Link;
@@ -23,8 +24,6 @@ use Sartal\Core\Given\Installation\Side;
  */
 final readonly class RunCopy
 {
-    private const SPLICE = 'splice:';
-
     /**
      * @param  list<string>  $splices  of its own
      * @param  list<Link>  $links  between what is its own
@@ -50,7 +49,7 @@ final readonly class RunCopy
         );
         $fittings = self::fittings($run, $id);
         $splices = self::splices($run, $id);
-        $node = static fn (string $at): ?string => self::renamed($at, $fittings, $splices);
+        $node = static fn (string $at): ?string => JoiningPlace::from($at)->renamed($fittings, $splices)?->text();
         $new = new Run(
             $id,
             $code,
@@ -65,6 +64,8 @@ final readonly class RunCopy
             ),
             $run->loom,
             $run->note,
+            length: $run->length,
+            sleeve: $run->sleeve,
         );
         [$links, $switches, $left] = self::connections($in, $id, $node);
 
@@ -134,32 +135,13 @@ final readonly class RunCopy
     {
         $copies = [];
         foreach ([...$run->a->handJoints, ...$run->b->handJoints] as $joint) {
-            $splice = str_starts_with((string) $joint->to, self::SPLICE)
-                ? substr((string) $joint->to, strlen(self::SPLICE))
-                : '';
+            $splice = JoiningPlace::from($joint->to ?? '')->splice;
             if ($splice !== '') {
                 $copies[$splice] ??= $id.'-'.$splice;
             }
         }
 
         return $copies;
-    }
-
-    /**
-     * @param  array<int|string, string>  $fittings
-     * @param  array<int|string, string>  $splices
-     * @return ?string the same place of the copy; null where it is not the run's own
-     */
-    private static function renamed(string $at, array $fittings, array $splices): ?string
-    {
-        if (str_starts_with($at, self::SPLICE)) {
-            $splice = $splices[substr($at, strlen(self::SPLICE))] ?? null;
-
-            return $splice === null ? null : self::SPLICE.$splice;
-        }
-        [$fitting, $address] = [...explode('/', $at, 2), ''];
-
-        return isset($fittings[$fitting]) ? $fittings[$fitting].'/'.$address : null;
     }
 
     /**

@@ -14,6 +14,7 @@ final readonly class Termination
      * @param  list<string>  $plans  a contact plan for each kind of signal in the cable, in the cable's order
      * @param  Length  $leg  length of the legs, where the end parts into several
      * @param  ?BareEnd  $bare  how it is left where it gets no connector
+     * @param  list<Length>  $legs  of single legs in their order; what is beyond is as long as $leg
      */
     public function __construct(
         public string $location,
@@ -24,6 +25,13 @@ final readonly class Termination
         public int $spares,
         public Length $leg,
         public ?BareEnd $bare = null,
+        public array $legs = [],
     ) {
+    }
+
+    /** @param  int  $place  of the leg, from 0 */
+    public function legAt(int $place): Length
+    {
+        return $this->legs[$place] ?? $this->leg;
     }
 }

@@ -20,13 +20,20 @@ use Sartal\Core\Given\Schools\LengthPractice;
  * loom and its panels ask for + both tails + both service slacks + both
  * preparation lengths + spare re-terminations × preparation + what the ends use
  * up beyond what is stated, each time that they are made, rounded up to the cut
- * step. Source: common practice.
+ * step. A loose lead has the length that was typed instead of ways and tails,
+ * and what is left to trim where it lands. Source: common practice.
  */
 final class CutLength
 {
+    /** mm that a loose lead is cut to, at the coarsest. */
+    private const LEAD_STEP = 10;
+
     /** @throws InvalidMeasure when the house's cut step is nothing or the sum beyond 100 km */
     public static function work(Run $run, Installation $installation, Lay $lay): Worked
     {
+        if ($run->isLoose()) {
+            return self::lead($run, $installation);
+        }
         $rules = $installation->rules();
         $ways = $lay->route->length();
         $through = array_map(
@@ -35,7 +42,6 @@ final class CutLength
         );
         $a = $run->a;
         $b = $run->b;
-        $spare = $a->preparation->times($a->spares)->plus($b->preparation->times($b->spares));
 
         $terms = [
             new Term(
@@ -53,6 +59,49 @@ final class CutLength
             ...$lay->extra,
             self::both('tails', $a->tail, $b->tail),
             self::both('service slack', $a->slack, $b->slack),
+            ...self::ends($run, $installation),
+        ];
+        if ($run->build === Build::Site) {
+            $terms[] = new Term(
+                'paid out long',
+                'trimmed in place',
+                $rules->payOut,
+                'house rule for ends that are made in place',
+            );
+        }
+
+        return Worked::roundedUp($terms, $rules->cutStep);
+    }
+
+    /** @throws InvalidMeasure as above */
+    private static function lead(Run $run, Installation $installation): Worked
+    {
+        return Worked::roundedUp(
+            [
+                new Term('length of the lead', 'from connector to connector', $run->length ?? Length::zero(), 'typed'),
+                ...$run->a->slack->isZero() && $run->b->slack->isZero()
+                    ? []
+                    : [self::both('to trim where it lands', $run->a->slack, $run->b->slack)],
+                ...self::ends($run, $installation),
+            ],
+            // What is a hand long is not rounded up to the step of what goes through a building.
+            self::finest($installation->rules()->cutStep),
+        );
+    }
+
+    private static function finest(Length $step): Length
+    {
+        $fine = Length::millimetres(self::LEAD_STEP);
+
+        return $step->compare($fine) > 0 ? $fine : $step;
+    }
+
+    /** @return list<Term> what both ends take, however long the cable is between them */
+    private static function ends(Run $run, Installation $installation): array
+    {
+        $rules = $installation->rules();
+        [$a, $b] = [$run->a, $run->b];
+        $terms = [
             self::both('preparation', $a->preparation, $b->preparation),
             new Term(
                 'spare ends',
@@ -63,7 +112,7 @@ final class CutLength
                     $b->spares,
                     $b->preparation->canonical(),
                 ),
-                $spare,
+                $a->preparation->times($a->spares)->plus($b->preparation->times($b->spares)),
                 'each spare uses up one preparation',
             ),
             ...self::beyond($run, $installation),
@@ -76,16 +125,8 @@ final class CutLength
                 'house rule: cut long, trim at the connector',
             );
         }
-        if ($run->build === Build::Site) {
-            $terms[] = new Term(
-                'paid out long',
-                'trimmed in place',
-                $rules->payOut,
-                'house rule for ends that are made in place',
-            );
-        }
 
-        return Worked::roundedUp($terms, $rules->cutStep);
+        return $terms;
     }
 
     /**

@@ -54,7 +54,7 @@ final readonly class Layout
     {
         $members = array_fill_keys(array_keys($installation->looms()), []);
         foreach ($installation->runs() as $run) {
-            if (! $run->withdrawn && $installation->loom($run->loom ?? '') !== null) {
+            if (! $run->withdrawn && ! $run->isLoose() && $installation->loom($run->loom ?? '') !== null) {
                 $members[$run->loom ?? ''][] = $run;
             }
         }

@@ -41,7 +41,11 @@ final class Router
 
     public function route(Run $run): Route
     {
-        return $run->ways === [] ? $this->found($run) : $this->pinned($run);
+        return match (true) {
+            $run->isLoose() => new Route([], false),
+            $run->ways === [] => $this->found($run),
+            default => $this->pinned($run),
+        };
     }
 
     public function cargo(Run $run): ?Cargo

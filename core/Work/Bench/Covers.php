@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Work\Bench;
 
+use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Ways\Dressing\Dresser;
 use Sartal\Core\Ways\Looming\Layout;
 
-/** The sleeves of looms that runs lie in. Packing tells which sleeve it is. */
+/** The sleeves of looms that runs lie in, and those of cables by themselves. Packing tells which a loom's is. */
 final readonly class Covers
 {
     public function __construct(private Installation $installation, private Layout $layout, private Dresser $dresser)
@@ -22,14 +23,17 @@ final readonly class Covers
      */
     public function of(array $runs): array
     {
-        $wanted = [];
+        $wanted = $covers = [];
         foreach ($runs as $run) {
+            $own = $this->own($run);
+            if ($own !== null) {
+                $covers[$run][$own->key()] = $own;
+            }
             $loom = $this->installation->loom($this->installation->run($run)->loom ?? '');
             if ($loom?->covering === Covering::Sleeve) {
                 $wanted[$loom->id][] = $run;
             }
         }
-        $covers = [];
         foreach ($wanted as $loom => $members) {
             $shape = $this->layout->looms[$loom] ?? null;
             foreach ($shape === null ? [] : $this->dresser->dress($shape)->segments as $dress) {
@@ -49,5 +53,14 @@ final readonly class Covers
         }
 
         return array_map(array_values(...), $covers);
+    }
+
+    /** The sleeve of a cable by itself. */
+    private function own(string $id): ?LoomSleeve
+    {
+        $run = $this->installation->run($id);
+        $part = $run === null ? null : SleeveChoice::over($run, $this->installation);
+
+        return $part === null ? null : new LoomSleeve('', 'own', '', $part);
     }
 }

@@ -6,11 +6,11 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Given\Catalogue\Part;
 
-/** A sleeve of a loom that a run is threaded through. */
+/** A sleeve that a run is threaded through: of its loom, or its own. */
 final readonly class LoomSleeve
 {
     /**
-     * @param  string  $loom  id
+     * @param  string  $loom  id; "": the cable's own, over all of it
      * @param  string  $way  id of the way that the sleeve lies in
      * @param  string  $words  which stretch of its loom
      */

@@ -111,7 +111,7 @@ final readonly class RunTasks
                     $run->id,
                     Side::B,
                     $run->code,
-                    'Thread it through the sleeve of '.$stretch,
+                    $cover->loom === '' ? 'Thread it through its sleeve' : 'Thread it through the sleeve of '.$stretch,
                     Pace::Cover,
                     $waits ? Phase::ThreadBefore : Phase::ThreadAfter,
                     part: $sleeve->id,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Parts;
 
 use Sartal\Core\Ends\Preparing\LabelParts;
+use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
@@ -58,6 +59,16 @@ final class EndParts
             $asks[] = new Ask(Sort::Part, $sheet->breakout->part->id, 1.0, $run->id, $where.', breakout');
         }
 
+        $sleeve = $side === Side::A ? SleeveChoice::over($run, $this->installation) : null;
+        if ($sleeve !== null) {
+            $asks[] = new Ask(
+                Sort::Part,
+                $sleeve->id,
+                SleeveChoice::cut($plan->cut->result)->result->inMetres(),
+                $run->id,
+                $run->code.', over all of it',
+            );
+        }
         if ($sheet->opened !== null) {
             array_push($asks, ...OpeningParts::list($sheet->opened, $plan->cut->result, $run->id, $where));
         }

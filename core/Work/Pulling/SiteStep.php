@@ -27,6 +27,7 @@ enum SiteStep: string
         return match ($build) {
             Build::Shop => [self::Pulled, self::Dressed, self::InPlace, self::Tested],
             Build::Found => [self::InPlace, self::Tested],
+            Build::Lead => [],
             Build::Site => [
                 self::PaidOut,
                 self::Labelled,

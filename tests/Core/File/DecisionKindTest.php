@@ -18,13 +18,19 @@ final class DecisionKindTest extends TestCase
     /** @return array<string, mixed> */
     private static function demo(): array
     {
-        /** @var array<string, mixed> */
-        return json_decode(
+        /** @var array<string, mixed> $demo */
+        $demo = json_decode(
             (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json'),
             true,
             512,
             JSON_THROW_ON_ERROR,
         );
+
+        // What the demo has none of.
+        return [
+            'patterns' => [['id' => 'hall', 'name' => 'Hall leads', 'kind' => 'leads', 'answers' => ['many' => '3']]],
+            'checked' => [['id' => 'M-201.b1', 'print' => 'x', 'by' => 'Somebody', 'at' => '2026-03-12T09:00:00Z']],
+        ] + $demo;
     }
 
     public function test_every_list_of_a_file_and_of_a_catalogue_is_of_one_kind(): void
@@ -91,7 +97,7 @@ final class DecisionKindTest extends TestCase
                     ? 'label'
                     : (array_key_exists('code', $first)
                         ? 'code'
-                        : 'marks'));
+                        : (array_key_exists('by', $first) ? 'by' : 'marks')));
             $other = static fn (string $words): array => $name === 'marks' ? ['length' => '77 m'] : [$name => $words];
             $changed = $other('Called otherwise') + $first;
             $added = ['id' => 'added'] + $other('Added') + $first;
@@ -115,7 +121,7 @@ final class DecisionKindTest extends TestCase
     {
         $harmless = array_filter(DecisionKind::cases(), static fn (DecisionKind $kind): bool => ! $kind->overtakes());
         self::assertEqualsCanonicalizing(
-            ['reel', 'instrument', 'economy', 'workshop', 'testing'],
+            ['reel', 'instrument', 'pattern', 'contact-check', 'economy', 'workshop', 'testing'],
             array_column($harmless, 'value'),
         );
         $live = array_filter(DecisionKind::cases(), static fn (DecisionKind $kind): bool => $kind->isLive());

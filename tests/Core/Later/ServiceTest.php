@@ -22,6 +22,8 @@ use Sartal\Core\Later\Service\Retests;
 use Sartal\Core\Later\Service\ServiceFacts;
 use Sartal\Core\Later\Service\ServiceFaults;
 use Sartal\Core\Later\Service\TraceStep;
+use Sartal\Core\Plan\Joining\Gestures\FitSwitch;
+use Sartal\Core\Plan\Joining\Sketch;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Proposing\RunRequest;
 use Sartal\Core\Proof\Record\Event;
@@ -146,6 +148,20 @@ final class ServiceTest extends TestCase
         $tracer = new CircuitTracer($bench->installation, $bench->plan());
         $on = static fn (string $contact): array => $tracer->from('A-1.a1', [$contact])[4]->contacts;
         self::assertSame([['3 cold'], ['2 hot'], ['1 screen']], [$on('2'), $on('3'), $on('1')]);
+    }
+
+    public function test_a_contact_behind_a_switch_in_series_is_found_from_both_sides(): void
+    {
+        $sketch = new Sketch(self::inTwo()->installation);
+        (new FitSwitch('Ground lift', '', 'A-1.b1/1'))->draw($sketch);
+        $in = $sketch->drawn()->in;
+        $tracer = new CircuitTracer($in, (new Planner())->plan($in));
+        $there = array_map(static fn (TraceStep $step): string => $step->name, $tracer->from('A-1.a1', ['1']));
+        self::assertSame('splice-1', $there[2]);
+        self::assertSame('jumpers', $there[3]);
+        self::assertStringStartsWith('A-1 B', $there[4]);
+        $back = array_map(static fn (TraceStep $step): string => $step->name, $tracer->from('A-1.b1', ['1']));
+        self::assertSame(array_slice($there, 0, 5), array_reverse(array_slice($back, 0, 5)));
     }
 
     public function test_every_circuit_of_the_demo_is_found_whole_from_each_of_its_ends(): void

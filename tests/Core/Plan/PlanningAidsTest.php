@@ -212,6 +212,25 @@ final class PlanningAidsTest extends TestCase
         self::assertSame([], (new Suitability(self::demo()))->of('cat6-utp', 'no such signal'));
     }
 
+    /** Of a composite its pair comes to the connector, 3.6 mm, and not all of its 12.6 mm; of a block, an insert. */
+    public function test_what_lands_is_judged_and_not_what_it_is_part_of(): void
+    {
+        $suitability = new Suitability(Bench::of()->installation);
+        $signal = $suitability->of('composite', 'analogue');
+        self::assertSame([], $signal['xlr3-female-cable-balanced']);
+        self::assertSame([], $suitability->of('composite', 'mains')['power-in-cable-mains']);
+        self::assertSame([], $suitability->of('coax-75-mini', 'video')['modular-frame-4-mixed']);
+        self::assertSame([], $suitability->of('cat6-utp', 'network')['modular-frame-4-mixed']);
+        // What does not go says of what lands what would have to change: the pair has 3.6 mm.
+        $thick = $suitability->of('coax-75-large', 'video')['bnc75-plug-video'];
+        self::assertNotSame([], $thick);
+        self::assertNotSame('', $thick[0]->remedy);
+        $quick = Bench::of(Bench::request('P-1', 'composite', ['analogue'], ['xlr3-female-cable-balanced'], []));
+        self::assertSame(['signal'], $quick->installation->theRun('P-1')->a->legs[0]->elements);
+        $whole = Bench::of(Bench::request('M-1', 'multicore-8', ['analogue'], ['rect90-male-24ch'], []));
+        self::assertSame([''], $whole->installation->theRun('M-1')->a->legs[0]->elements);
+    }
+
     public function test_a_retired_plan_is_not_offered(): void
     {
         $in = self::demo();
