@@ -27,9 +27,11 @@ use App\Http\Controllers\Later\PackController;
 use App\Http\Controllers\Later\ReleaseController;
 use App\Http\Controllers\Later\ServiceController;
 use App\Http\Controllers\Later\TemplateController;
+use App\Http\Controllers\Plan\AssemblyController;
 use App\Http\Controllers\Plan\ChangeController;
 use App\Http\Controllers\Plan\DraftController;
 use App\Http\Controllers\Plan\FindController;
+use App\Http\Controllers\Plan\PatternController;
 use App\Http\Controllers\Plan\RunController;
 use App\Http\Controllers\Plan\ScheduleController;
 use App\Http\Controllers\Proof\EventController;
@@ -152,6 +154,8 @@ Route::prefix('api')->group(function (): void {
 
             Route::get('changes', [ChangeController::class, 'index']);
             Route::get('runs/{id}', [RunController::class, 'show']);
+            Route::get('patterns', [PatternController::class, 'index'])->middleware('kept');
+            Route::get('assemblies/{id}', [AssemblyController::class, 'show'])->middleware('kept');
             Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
             Route::put('runs/{id}/ends/{side}/reach', [RunController::class, 'reach'])->middleware(
                 'role:planner,bench,installer,lead',
@@ -278,6 +282,11 @@ Route::prefix('api')->group(function (): void {
                 Route::patch('runs', [RunController::class, 'bulk']);
                 Route::get('fits', [RunController::class, 'fits'])->middleware('kept');
                 Route::post('runs/propose', [RunController::class, 'propose'])->name('reads.runs-propose');
+                Route::post('patterns/try', [PatternController::class, 'try'])->name('reads.patterns-try');
+                Route::post('patterns', [PatternController::class, 'make']);
+                Route::post('assemblies/{id}/try', [AssemblyController::class, 'try'])->name('reads.assemblies-try');
+                Route::post('assemblies/{id}/gestures', [AssemblyController::class, 'make']);
+                Route::put('assemblies/{id}/checked', [AssemblyController::class, 'check']);
                 Route::patch('runs/{id}', [RunController::class, 'update']);
                 Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
                 Route::put('runs/{id}/ends/{side}/procedure', [RunController::class, 'procedure']);

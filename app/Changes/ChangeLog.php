@@ -137,7 +137,8 @@ final readonly class ChangeLog
         $row = $rows->row($edit->kind, $edit->key);
         $before = $row === null ? null : $rows->shape($edit->kind, $row);
         $version = $row?->getAttribute('version');
-        if ($edit->version !== null && $version !== $edit->version) {
+        $isOther = $edit->was !== null && $edit->was != $before;
+        if ($isOther || ($edit->version !== null && $version !== $edit->version)) {
             throw new StaleWrite($decision, $edit, $before, is_int($version) ? $version : null);
         }
 

@@ -5,16 +5,18 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Formats\BadLine;
+use App\Formats\JoinedRows;
 use App\Formats\RunLine;
 use App\Formats\Slip;
 use App\Planning\Edit;
 use App\Planning\Loaded;
+use App\Planning\RunKeys;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Installation\End;
-use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Proposing\Proposal;
+use Sartal\Core\Plan\Proposing\RunCodes;
 use Sartal\Core\Plan\Proposing\RunCopy;
 
 /** What a planner does to runs: add, change, copy, take out. Each is one change that can be undone. */
@@ -44,17 +46,66 @@ final readonly class RunDesk
         );
     }
 
-    /** @param  array<int, Proposal>  $proposals */
-    public function addAll(Loaded $loaded, Author $by, array $proposals): Written
+    /**
+     * Several alike at once, each with the next code that is free.
+     *
+     * @param  array<int|string, string>  $values
+     *
+     * @throws BadLine
+     */
+    public function addMany(Loaded $loaded, Author $by, array $values, int $many): RunWritten
+    {
+        $first = trim($values['code'] ?? '');
+        $this->lines->freeCode($loaded->installation, $first, null);
+        $codes = RunCodes::free($loaded->installation)->from($first, $many);
+        if ($codes === []) {
+            throw BadLine::because('code', $first, 'End the first code with a number: the others go on from it.');
+        }
+        $keys = RunKeys::of($loaded->installation);
+        $proposals = [];
+        foreach ($codes as $code) {
+            $proposals[] = $this->lines->unfold($loaded, ['code' => $code] + $values, $keys->next($code));
+        }
+        $edits = array_merge(...array_map(RunEdits::added(...), $proposals));
+        $words = sprintf('%s to %s added', $codes[0], $codes[count($codes) - 1]);
+        $pins = RunEdits::pins($loaded, $proposals);
+
+        return new RunWritten(
+            $proposals[0]->run->id,
+            $this->log->write(Decision::on($loaded, $by, $words, $edits, pins: $pins)),
+        );
+    }
+
+    /**
+     * @param  array<int, Proposal>  $proposals
+     * @param  JoinedRows  $joined  what leads from one of them to another
+     */
+    public function addAll(Loaded $loaded, Author $by, array $proposals, JoinedRows $joined): Written
     {
         $edits = [];
         foreach ($proposals as $proposal) {
-            array_push($edits, ...RunEdits::added($proposal));
+            foreach (RunEdits::added($proposal) as $edit) {
+                // What several of them share comes once, and what is there stays as it is.
+                $edits[$edit->kind->value.' '.$edit->key] = $edit;
+            }
         }
+        $edits = [
+            ...array_values(array_filter($edits, static fn (Edit $edit): bool => ! self::isThere($edit, $loaded))),
+            ...RunEdits::together($loaded, $joined),
+        ];
         $count = count($proposals);
         $words = sprintf('%d %s imported', $count, $count === 1 ? 'run' : 'runs');
 
         return $this->log->write(Decision::on($loaded, $by, $words, $edits, pins: RunEdits::pins($loaded, $proposals)));
+    }
+
+    private static function isThere(Edit $edit, Loaded $loaded): bool
+    {
+        return match ($edit->kind) {
+            DecisionKind::Fitting => $loaded->installation->fitting($edit->key) !== null,
+            DecisionKind::Circuit => $loaded->installation->circuit($edit->key) !== null,
+            default => false,
+        };
     }
 
     /**
@@ -139,7 +190,7 @@ final readonly class RunDesk
         $line = $this->lines->propose($loaded, $after)->run;
         $code = $line->code;
         $copy = RunCopy::of($run, $in, $line->id, $code);
-        $copy = $copy->goingAs(self::sameWiring($copy->proposal->run, $line));
+        $copy = $copy->goingAs(self::sameWiring($copy->proposal->run, $line, self::legsSaid($before, $after)));
         $words = sprintf('%s added, as %s is', $code, $run->code).($copy->left === 0 ? '' : sprintf(
             '; %d %s to others with %s',
             $copy->left,
@@ -235,7 +286,7 @@ final readonly class RunDesk
         $proposal = $this->lines->unfold($loaded, $after, $run->id);
         $in = $loaded->installation;
         if (RunLine::makesSameWiring($before, $after)) {
-            $next = self::sameWiring($run, $proposal->run);
+            $next = self::sameWiring($run, $proposal->run, self::legsSaid($before, $after));
             $more = RunEdits::moved($in, $run, $next);
         } else {
             $next = $proposal->run;
@@ -245,20 +296,47 @@ final readonly class RunDesk
         return [[RunEdits::run($next, $version), ...$more], $proposal];
     }
 
-    /** What was decided by hand about legs and joints stays; places, lengths and names are the new ones. */
-    private static function sameWiring(Run $old, Run $new): Run
+    /**
+     * What was decided by hand about legs and joints stays; places, lengths and names are the new ones.
+     *
+     * @param  array{bool, bool}  $said  whether the line says other legs than before, at A and at B
+     */
+    private static function sameWiring(Run $old, Run $new, array $said): Run
     {
-        return $old->goingAs($new, self::sameLegs($old->a, $new->a), self::sameLegs($old->b, $new->b));
+        return $old->goingAs(
+            $new,
+            self::sameLegs($old->a, $new->a, $said[0]),
+            self::sameLegs($old->b, $new->b, $said[1]),
+        );
     }
 
-    private static function sameLegs(End $old, End $new): End
+    /**
+     * @param  array<int|string, string>  $before
+     * @param  array<int|string, string>  $after
+     * @return array{bool, bool}
+     */
+    private static function legsSaid(array $before, array $after): array
+    {
+        return [
+            ($before['leg_a'] ?? '') !== ($after['leg_a'] ?? ''),
+            ($before['leg_b'] ?? '') !== ($after['leg_b'] ?? ''),
+        ];
+    }
+
+    private static function sameLegs(End $old, End $new, bool $said): End
     {
         $length = $new->legs[0]->length ?? null;
-        $changed = $length !== null && $length->compare($old->legs[0]->length ?? $length) !== 0;
+        $isEach = count($old->legs) === count($new->legs);
+        $legs = [];
+        foreach ($old->legs as $i => $leg) {
+            $legs[] = match (true) {
+                ! $said || $length === null => $leg,
+                // Each by itself, in their order.
+                $isEach => $leg->withLength($new->legs[$i]->length),
+                default => $leg->withLength($length),
+            };
+        }
 
-        return $old->lyingAs(
-            $new,
-            array_map(static fn (Leg $leg): Leg => $changed ? $leg->withLength($length) : $leg, $old->legs),
-        );
+        return $old->lyingAs($new, $legs);
     }
 }

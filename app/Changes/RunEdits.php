@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Formats\JoinedRows;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use Sartal\Core\File\DecisionKind;
@@ -11,6 +12,8 @@ use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\RunCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Link;
+use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\UsedTypes;
 use Sartal\Core\Plan\Proposing\Proposal;
@@ -101,10 +104,32 @@ final class RunEdits
     /** @return list<Edit> what of jumpers, switches and splices comes with a copy */
     public static function connected(Loaded $loaded, RunCopy $copy): array
     {
+        return self::connections($loaded, $copy->splices, $copy->links, $copy->switches);
+    }
+
+    /** @return list<Edit> what of them comes with rows of a file */
+    public static function together(Loaded $loaded, JoinedRows $joined): array
+    {
+        return self::connections(
+            $loaded,
+            array_values($joined->splices),
+            array_values($joined->links),
+            array_values($joined->switches),
+        );
+    }
+
+    /**
+     * @param  list<string>  $splices
+     * @param  list<Link>  $links
+     * @param  list<PanelSwitch>  $switches
+     * @return list<Edit>
+     */
+    private static function connections(Loaded $loaded, array $splices, array $links, array $switches): array
+    {
         $new = [
-            'splices' => $copy->splices,
-            'links' => array_map(FileEncoder::link(...), $copy->links),
-            'switches' => array_map(FileEncoder::switch(...), $copy->switches),
+            'splices' => $splices,
+            'links' => array_map(FileEncoder::link(...), $links),
+            'switches' => array_map(FileEncoder::switch(...), $switches),
         ];
         $panel = $loaded->stored->panel;
         foreach ($new as $list => $added) {
@@ -113,7 +138,7 @@ final class RunEdits
 
         return array_filter($new) === []
             ? []
-            : [new Edit(DecisionKind::Connections, $loaded->stored->key, $panel)];
+            : [new Edit(DecisionKind::Connections, $loaded->stored->key, $panel, was: $loaded->stored->panel)];
     }
 
     /** @return list<Edit> */

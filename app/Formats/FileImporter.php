@@ -63,7 +63,7 @@ final class FileImporter
             $instruments = new Instruments($installation);
             foreach (DecisionKind::entries() as $kind) {
                 /** @var list<array<int|string, mixed>> $entries */
-                $entries = $in[$kind->list()];
+                $entries = $in[$kind->list()] ?? [];
                 $this->insert(
                     StoredEntry::class,
                     array_map(

@@ -44,6 +44,8 @@ final class RunColumns
         'note' => ['notes', 'remark', 'remarks', 'comment', 'comments'],
         'bare_a' => ['barea', 'leftbarea'],
         'bare_b' => ['bareb', 'leftbareb'],
+        'sleeve' => ['sleeving', 'sleeved'],
+        'length' => ['leadlength', 'lengthoflead'],
     ];
 
     /** Known names that make a row the one that names the columns. */
@@ -58,10 +60,11 @@ final class RunColumns
     public function field(string $name): ?string
     {
         $chosen = $this->chosen[$name] ?? null;
-        if ($chosen !== null && ($chosen === '-' || in_array($chosen, RunLine::FIELDS, true))) {
+        $fields = [...RunLine::FIELDS, JoinedCell::COLUMN];
+        if ($chosen !== null && ($chosen === '-' || in_array($chosen, $fields, true))) {
             return $chosen === '-' ? '' : $chosen;
         }
-        if (in_array($name, RunLine::FIELDS, true)) {
+        if (in_array($name, $fields, true)) {
             return $name;
         }
         if ($name === '' || in_array($name, RunsCsv::COMPUTED, true)) {

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Formats;
 
 use BackedEnum;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Installation\BareEnd;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\InvalidMeasure;
 use Sartal\Core\Given\Measure\Length;
@@ -45,10 +48,15 @@ final class RunLine
         'note',
         'bare_a',
         'bare_b',
+        'length',
+        'sleeve',
     ];
 
+    /** Of a sleeve: the one that goes round the cable. */
+    private const BY_SIZE = 'by-size';
+
     /** Between the entries of a list: no id and hardly a name holds it. */
-    private const LIST = '|';
+    public const LIST = '|';
 
     /** @var list<Slip> */
     private array $slips = [];
@@ -97,6 +105,8 @@ final class RunLine
             'ways' => implode(self::LIST, $run->ways),
             'loom' => $run->loom ?? '',
             'note' => $run->note,
+            'length' => $run->length === null ? '' : self::metres($run->length),
+            'sleeve' => $run->sleeve === '' ? self::BY_SIZE : $run->sleeve ?? '',
         ];
         foreach (['a' => $run->a, 'b' => $run->b] as $side => $end) {
             $values['tail_'.$side] = self::metres($end->tail);
@@ -104,7 +114,7 @@ final class RunLine
             $values['preparation_'.$side] = self::metres($end->preparation);
             $values['spares_'.$side] = (string) $end->spares;
             $values['bare_'.$side] = $end->bare->value ?? '';
-            $values['leg_'.$side] = self::metres($end->legs[0]->length ?? Length::zero());
+            $values['leg_'.$side] = self::legs($end);
         }
 
         return array_merge(array_fill_keys(self::FIELDS, ''), $values);
@@ -127,6 +137,20 @@ final class RunLine
         return true;
     }
 
+    /** @return list<string> of a field that holds several */
+    public static function entries(string $text): array
+    {
+        return explode(self::LIST, $text);
+    }
+
+    /** One length for all legs, or each by itself in their order. */
+    private static function legs(End $end): string
+    {
+        $lengths = array_map(static fn (Leg $leg): string => self::metres($leg->length), $end->legs);
+
+        return count(array_unique($lengths)) < 2 ? $lengths[0] ?? '0' : implode(self::LIST, $lengths);
+    }
+
     private static function plans(End $end): string
     {
         $plans = [];
@@ -147,18 +171,22 @@ final class RunLine
     private function request(string $id): RunRequest
     {
         $catalogue = $this->installation->catalogue;
+        $build = $this->build();
 
         return new RunRequest(
             $id,
             $this->code(),
             $this->oneOf('cable', $catalogue->cables(), 'cable type'),
             $this->listOf('signals', $catalogue->signals(), 'signal', true),
-            $this->build(),
+            $build,
             $this->end('a', 'from'),
-            $this->end('b', 'to'),
+            // A loose lead belongs in one place: it is said once.
+            $this->end('b', $build === Build::Lead && ($this->values['to'] ?? '') === '' ? 'from' : 'to'),
             $this->listOf('ways', $this->installation->ways(), 'way', false),
             ($this->values['loom'] ?? '') === '' ? null : $this->oneOf('loom', $this->installation->looms(), 'loom'),
             $this->text('note', 500),
+            $this->lead($build),
+            sleeve: $this->sleeve(),
         );
     }
 
@@ -193,6 +221,45 @@ final class RunLine
         return 'Write one of: '.implode(', ', $values).'.';
     }
 
+    /** What lies in no building has a length of its own, and nothing that is of a building. */
+    private function lead(Build $build): ?Length
+    {
+        $isLead = $build === Build::Lead;
+        $text = $this->values['length'] ?? '';
+        if (! $isLead && $text !== '') {
+            $this->slip('length', 'Only a loose lead has a length of its own. Take it away, or make this a lead.');
+        }
+        foreach ($isLead ? ['ways', 'loom'] : [] as $field) {
+            if (($this->values[$field] ?? '') !== '') {
+                $this->slip($field, 'A loose lead lies in no building. Take this away, or make it at the bench.');
+            }
+        }
+        if ($isLead && $text === '') {
+            $this->slip('length', 'Write how long the lead is from connector to connector, such as 2 m or 8 in.');
+        }
+
+        return $isLead && $text !== '' ? $this->length('length', 200) : null;
+    }
+
+    private function sleeve(): ?string
+    {
+        $text = $this->values['sleeve'] ?? '';
+        if ($text === '' || mb_strtolower($text) === self::BY_SIZE) {
+            return $text === '' ? null : '';
+        }
+        $sleeves = array_filter(
+            $this->installation->catalogue->parts(),
+            static fn (Part $part): bool => $part->kind === PartKind::Sleeve,
+        );
+        $found = $this->find($text, $sleeves);
+        if ($found === null) {
+            $known = implode(', ', array_keys($sleeves));
+            $this->slip('sleeve', sprintf('Write %s, or one of: %s.', self::BY_SIZE, $known));
+        }
+
+        return $found;
+    }
+
     private function bare(string $side): ?BareEnd
     {
         $value = strtolower($this->values['bare_'.$side] ?? '');
@@ -211,6 +278,8 @@ final class RunLine
 
     private function end(string $side, string $location): Termination
     {
+        $legs = $this->lengths('leg_'.$side, 50);
+
         return new Termination(
             $this->oneOf($location, $this->installation->locations(), 'location'),
             $this->listOf('plans_'.$side, $this->installation->catalogue->plans(), 'contact plan', false),
@@ -218,14 +287,26 @@ final class RunLine
             $this->length('slack_'.$side, 50),
             $this->length('preparation_'.$side, 5),
             $this->spares('spares_'.$side),
-            $this->length('leg_'.$side, 50),
+            $legs[0] ?? Length::zero(),
             $this->bare($side),
+            $legs,
         );
     }
 
-    private function length(string $field, int $most): Length
+    /** @return list<Length> */
+    private function lengths(string $field, int $most): array
     {
         $text = $this->values[$field] ?? '';
+
+        return array_map(
+            fn (string $each): Length => $this->length($field, $most, trim($each)),
+            $text === '' ? [] : explode(self::LIST, $text),
+        );
+    }
+
+    private function length(string $field, int $most, ?string $said = null): Length
+    {
+        $text = $said ?? $this->values[$field] ?? '';
         if ($text === '') {
             return Length::zero();
         }

@@ -26,8 +26,12 @@ final class RunsCsv
     public const COMPUTED = ['cut_length', 'stage', 'findings'];
 
     /**
-     * @return array{proposals: array<int, Proposal>, problems: list<array{row: int, column: string, value: string,
-     *     remedy: string}>, columns: list<array{name: string, takenAs: ?string}>}
+     * @return array{
+     *     proposals: array<int, Proposal>,
+     *     joined: JoinedRows,
+     *     problems: list<array{row: int, column: string, value: string, remedy: string}>,
+     *     columns: list<array{name: string, takenAs: ?string}>,
+     * }
      *
      * @throws BadLine when it is not a CSV file of runs at all
      */
@@ -39,9 +43,10 @@ final class RunsCsv
         $codes = RunKeys::codes($installation);
         $keys = RunKeys::of($installation);
         $proposer = new Proposer($installation->catalogue);
+        $joined = new JoinedRows($installation);
         foreach ($problems === [] ? $rows : [] as $line => $row) {
             try {
-                $proposal = self::row(self::named($row, $columns), $installation, $keys, $proposer);
+                $proposal = self::row($line, self::named($row, $columns), $installation, $keys, $proposer, $joined);
                 $code = $proposal->run->code;
                 if (isset($codes[$code])) {
                     throw BadLine::because(
@@ -55,27 +60,45 @@ final class RunsCsv
                 $codes[$code] = $line;
                 $proposals[$line] = $proposal;
             } catch (BadLine $bad) {
-                foreach ($bad->slips as $slip) {
-                    $problems[] = [
-                        'row' => $line,
-                        'column' => $slip->field,
-                        'value' => $slip->value,
-                        'remedy' => $slip->remedy,
-                    ];
-                }
+                array_push($problems, ...self::problems($line, $bad));
             }
+        }
+        try {
+            $proposals = array_replace($proposals, $problems === [] ? $joined->proposals($proposals) : []);
+        } catch (BadLine $bad) {
+            array_push($problems, ...self::problems(1, $bad));
         }
         if ($problems === [] && $proposals === []) {
             throw BadLine::because('file', '', 'The file names columns but holds no runs.');
         }
 
-        return ['proposals' => $proposals, 'problems' => $problems, 'columns' => self::taken($header, $columns)];
+        return [
+            'proposals' => $proposals,
+            'joined' => $joined,
+            'problems' => $problems,
+            'columns' => self::taken($header, $columns),
+        ];
+    }
+
+    /** @return list<array{row: int, column: string, value: string, remedy: string}> */
+    private static function problems(int $row, BadLine $bad): array
+    {
+        return array_map(
+            static fn (Slip $slip): array => [
+                'row' => $row,
+                'column' => $slip->field,
+                'value' => $slip->value,
+                'remedy' => $slip->remedy,
+            ],
+            $bad->slips,
+        );
     }
 
     /** @param  Units  $units  in which lengths are said; what has no exact inches stays in metres */
     public static function write(Loaded $loaded, Units $units = Units::Metric): string
     {
         $plan = $loaded->plan();
+        $joined = JoinedCell::in($loaded->installation);
         $rows = [];
         foreach ($loaded->installation->runs() as $run) {
             $line = RunLine::describe($run, $loaded->installation);
@@ -86,6 +109,7 @@ final class RunsCsv
                     static fn (string $field): string => self::cell($field, $line[$field], $units),
                     RunLine::FIELDS,
                 ),
+                $joined->write($run, $line),
                 $units->isMetric()
                     ? number_format($plan->runs[$run->id]->cut->result->inMetres(), 3, '.', '')
                     : LengthText::long($plan->runs[$run->id]->cut->result, $units),
@@ -95,24 +119,34 @@ final class RunsCsv
             ];
         }
 
-        return CsvWriter::write([...RunLine::FIELDS, ...self::COMPUTED], $rows);
+        return CsvWriter::write([...RunLine::FIELDS, JoinedCell::COLUMN, ...self::COMPUTED], $rows);
     }
 
     private static function cell(string $field, string $text, Units $units): string
     {
-        if ($units->isMetric() || $text === '' || preg_match('~^(tail|slack|preparation|leg)_~', $field) !== 1) {
+        $isLength = preg_match('~^(tail|slack|preparation|leg)_|^length$~', $field) === 1;
+        if ($units->isMetric() || $text === '' || ! $isLength) {
             return $text;
         }
-        $length = Length::parse($text, 'm');
 
-        return Inches::areExact($length) ? LengthText::long($length, $units) : $text;
+        return implode(RunLine::LIST, array_map(static function (string $each) use ($units): string {
+            $length = Length::parse($each, 'm');
+
+            return Inches::areExact($length) ? LengthText::long($length, $units) : $each;
+        }, RunLine::entries($text)));
     }
 
     /**
      * @param  array<int|string, string>  $row
      */
-    private static function row(array $row, Installation $installation, RunKeys $keys, Proposer $proposer): Proposal
-    {
+    private static function row(
+        int $line,
+        array $row,
+        Installation $installation,
+        RunKeys $keys,
+        Proposer $proposer,
+        JoinedRows $joined,
+    ): Proposal {
         if (isset($row["\0extra"])) {
             throw BadLine::because(
                 '',
@@ -122,10 +156,16 @@ final class RunsCsv
         }
         $request = RunLine::read($row, $installation, $keys->next($row['code'] ?? ''));
         try {
-            return $proposer->propose($request);
+            $proposal = $proposer->propose($request);
         } catch (CannotPropose $cannot) {
             throw BadLine::because(RunKeys::field($cannot->field), $cannot->value, $cannot->getMessage());
         }
+        $cell = $row[JoinedCell::COLUMN] ?? '';
+        if ($cell !== '') {
+            $joined->add($line, $proposal, $request, JoinedCell::read($cell));
+        }
+
+        return $proposal;
     }
 
     /**

@@ -16,12 +16,14 @@ final readonly class Edit
     /**
      * @param  ?array<int|string, mixed>  $after  in the shape of the file format
      * @param  ?int  $version  under which the person read it; null where nobody else can have changed it
+     * @param  ?array<int|string, mixed>  $was  what it was made of, where what is changed has no version of its own
      */
     public function __construct(
         public DecisionKind $kind,
         public string $key,
         ?array $after,
         public ?int $version = null,
+        public ?array $was = null,
     ) {
         $this->after = $after === null ? null : Decided::plain($after);
     }

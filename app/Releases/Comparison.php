@@ -10,6 +10,7 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\FileEncoder;
+use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
@@ -166,7 +167,13 @@ final class Comparison
         $fields = [
             'code' => $run->code,
             'cable' => $installation->catalogue->cables()[$run->cable]->name ?? $run->cable,
-            'made' => $run->build->value === 'shop' ? 'at the bench' : 'in place',
+            'made' => match ($run->build) {
+                Build::Shop => 'at the bench',
+                Build::Site => 'in place',
+                Build::Found => 'found',
+                Build::Lead => 'a loose lead',
+            },
+            'length' => $run->length?->canonical() ?? '',
             'from' => $installation->locationName($run->a->location),
             'to' => $installation->locationName($run->b->location),
             'ways' => implode(

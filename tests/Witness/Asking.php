@@ -166,6 +166,7 @@ trait Asking
             'api/looms/{id}/formboard.pdf' => $of('api/looms/*/formboard.pdf', array_slice($looms, 0, 1)),
             'api/looms/{id}/offsets.csv' => $of('api/looms/*/offsets.csv', $looms),
             'api/runs/{id}' => $each('api/runs/*'),
+            'api/assemblies/{id}' => $each('api/assemblies/*'),
             'api/runs/{id}/sheet/{side}' => $sides(''),
             'api/runs/{id}/sheet/{side}/sheet.pdf' => array_slice($sides('/sheet.pdf'), 0, 2),
             'api/runs/{id}/sheet/{side}/sheet.svg' => $sides('/sheet.svg'),

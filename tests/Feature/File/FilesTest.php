@@ -5,18 +5,27 @@ declare(strict_types=1);
 namespace Tests\Feature\File;
 
 use App\Formats\Csv\CsvCell;
+use App\Formats\Csv\CsvWriter;
 use App\Formats\FileImporter;
+use App\Models\Membership;
+use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\StoredRun;
 use App\Models\User;
+use App\Planning\InstallationStore;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
+use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\File\RunCodec;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Proof\Record\Record;
 use Tests\Support\Unnamed;
 use Tests\TestCase;
 
@@ -138,6 +147,90 @@ final class FilesTest extends TestCase
                 self::assertSame($rows[$code][$field], $rows[str_replace('-', 'x-', $code)][$field]);
             }
         }
+    }
+
+    /** A building with nothing in it yet takes in what another's schedule says, and is wired as that is. */
+    public function test_what_joins_runs_comes_back_from_csv_as_it_was(): void
+    {
+        $demo = InstallationFile::parse(self::demo())->installation;
+        $csv = (string) $this->as('planner')->get('/api/schedule.csv')->assertOk()->getContent();
+        $empty = ['runs', 'fittings', 'circuits', 'links', 'switches', 'splices', 'matings', 'reels', 'panels'];
+        $blank = $demo->named('blank', 'Blank')->changed(array_fill_keys($empty, []));
+        $stored = (new FileImporter())->import(new InstallationFile($blank, new Record([]), []), self::organisation());
+        Membership::query()->create([
+            'installation_id' => $stored->id,
+            'user_id' => User::query()->where('sign_in', 'like', 'planner%')->firstOrFail()->id,
+            'roles' => [Role::Planner->value],
+            'skills' => [],
+        ]);
+        $this->of('blank')->send('import', $csv)->assertCreated();
+        $back = (new InstallationStore())->load($stored->refresh())->installation;
+        $wiring = static function (Installation $in): array {
+            $found = [];
+            foreach ($in->runs() as $run) {
+                // A run that was withdrawn comes back as one that is planned.
+                $shape = array_diff_key(RunCodec::encode($run), ['withdrawn' => true]);
+                $found['run '.$run->id] = (string) json_encode($shape);
+            }
+            foreach ($in->links() as $link) {
+                $found['link '.$link->from.' '.$link->to] = $link->note;
+            }
+            foreach ($in->switches() as $switch) {
+                $found['switch '.$switch->id] = (string) json_encode(FileEncoder::switch($switch));
+            }
+            $used = array_merge(...array_map(
+                static fn (Run $run): array => $run->fittings(),
+                array_values($in->runs()),
+            ));
+            foreach (array_unique($used) as $fitting) {
+                $found['fitting '.$fitting] = (string) json_encode(FileEncoder::fitting($in->theFitting($fitting)));
+            }
+            foreach ($in->circuits() as $circuit) {
+                $found['circuit '.$circuit->id] = (string) json_encode(FileEncoder::circuit($circuit));
+            }
+            ksort($found);
+
+            return $found;
+        };
+        self::assertSame($wiring($demo), $wiring($back));
+        self::assertGreaterThan(3, count(array_filter(
+            $back->runs(),
+            static fn (Run $run): bool => in_array('MOD-1', $run->fittings(), true),
+        )));
+    }
+
+    public function test_a_row_and_what_joins_it_have_to_agree(): void
+    {
+        $csv = (string) $this->as('planner')->get('/api/schedule.csv')->assertOk()->getContent();
+        $rows = str_getcsv(explode("\n", $csv)[0], ',', '"', '');
+        $at = (int) array_search('joined', $rows, true);
+        $lines = array_map(
+            static fn (string $line): array => str_getcsv($line, ',', '"', ''),
+            array_filter(explode("\n", trim($csv))),
+        );
+        $line = array_values(array_filter($lines, static fn (array $cells): bool => $cells[0] === 'V-407'))[0];
+        self::assertNotSame('', $line[$at]);
+        $write = static fn (array $cells): string => CsvWriter::write($rows, [$cells]);
+        $other = $line;
+        $other[0] = 'V-990';
+        $other[(int) array_search('plans_a', $rows, true)] = 'bnc75-plug-captive-video';
+        $problems = $this->send('import', $write($other))->assertUnprocessable()->json('problems');
+        self::assertSame([['joined', 'V-407']], array_map(
+            static fn (array $each): array => [$each['column'], $each['value']],
+            $problems,
+        ));
+        $broken = ['joined' => '{"run":{"id":"x"}}'];
+        $other = $line;
+        $other[0] = 'V-991';
+        $other[$at] = $broken['joined'];
+        $this->send('import', $write($other))->assertUnprocessable()->assertJsonPath('problems.0.column', 'joined');
+        // Alone, it comes into the block that is there and that others come to.
+        $other = $line;
+        $other[0] = 'V-992';
+        $this->send('import', $write($other))->assertCreated();
+        $run = StoredRun::query()->where('code', 'V-992')->firstOrFail();
+        self::assertSame('MOD-1', $run->definition['b']['legs'][0]['landing']['fitting']);
+        self::assertNotSame('V-407.a1', $run->definition['a']['legs'][0]['landing']['fitting']);
     }
 
     public function test_cells_that_a_spreadsheet_would_take_for_a_formula_are_guarded_and_come_back(): void

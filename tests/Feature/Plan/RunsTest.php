@@ -55,6 +55,100 @@ final class RunsTest extends TestCase
         self::assertSame([], $run['ends'][1]['unused']);
     }
 
+    public function test_a_dozen_patch_leads_are_made_in_one_go(): void
+    {
+        $line = ['code' => 'PL-011', 'cable' => 'pair-lapped', 'signals' => 'analogue', 'build' => 'lead'];
+        $line += ['from' => 'front-of-house', 'plans_a' => 'trs-balanced', 'plans_b' => 'trs-balanced'];
+        $this->as('planner')
+            ->postJson('/api/runs', ['line' => $line + ['length' => ''], 'many' => 12])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('length');
+        $this->as('planner')
+            ->postJson('/api/runs', ['line' => $line + ['length' => '8 in', 'ways' => 'riser-a'], 'many' => 12])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('ways');
+        $this->as('planner')
+            ->postJson('/api/runs', ['line' => self::line(['code' => 'A-950', 'length' => '2 m'])])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('length');
+        $changes = Change::query()->count();
+        $lead = $this->as('planner')
+            ->postJson('/api/runs', ['line' => $line + ['length' => '8 in'], 'many' => 12])
+            ->assertCreated()
+            ->json();
+        self::assertSame('0.2032', $lead['line']['length']);
+        self::assertSame($lead['line']['from'], $lead['line']['to']);
+        self::assertSame([], $lead['findings']);
+        self::assertNotContains('in-place', array_column($lead['strand'], 'stage'));
+        self::assertSame(1, Change::query()->count() - $changes);
+        $rows = collect($this->as('planner')->getJson('/api/schedule')->assertOk()->json('rows'));
+        self::assertSame(
+            array_map(static fn (int $n): string => 'PL-0'.$n, range(11, 22)),
+            $rows->filter(static fn (array $row): bool => str_starts_with($row['code'], 'PL-'))
+                ->pluck('code')->sort()->values()->all(),
+        );
+        // Nobody pulls them; the bench makes them, and they are tested.
+        $site = $this->as('installer')->getJson('/api/site')->assertOk()->json('runs');
+        self::assertArrayNotHasKey($lead['id'], $site);
+        $this->as('bench')->getJson('/api/bench/'.$lead['id'])->assertOk();
+        $this->as('tester')->getJson('/api/runs/'.$lead['id'].'/test')->assertOk();
+        $csv = (string) $this->as('planner')->get('/api/schedule.csv')->assertOk()->getContent();
+        self::assertStringContainsString('PL-011,pair-lapped,analogue,lead,front-of-house,front-of-house', $csv);
+    }
+
+    public function test_a_cable_by_itself_is_sleeved_by_size_or_by_choice(): void
+    {
+        $run = $this->as('planner')
+            ->postJson('/api/runs', ['line' => self::line(['code' => 'A-951', 'sleeve' => 'by-size'])])
+            ->assertCreated()
+            ->json();
+        self::assertSame('by-size', $run['line']['sleeve']);
+        $this->as('planner')
+            ->patchJson('/api/runs/'.$run['id'], ['line' => ['sleeve' => 'gold'], 'version' => $run['version']])
+            ->assertUnprocessable()
+            ->assertJsonValidationErrors('sleeve');
+        $none = $this->as('planner')
+            ->patchJson('/api/runs/'.$run['id'], ['line' => ['sleeve' => ''], 'version' => $run['version']])
+            ->assertOk()
+            ->json();
+        self::assertSame('', $none['line']['sleeve']);
+        $catalogue = $this->as('planner')->getJson('/api/catalogue')->assertOk()->json();
+        self::assertContains('sleeve-6', array_column($catalogue['sleeves'], 'id'));
+    }
+
+    public function test_legs_are_of_unequal_length_and_stay_so(): void
+    {
+        $line = self::line([
+            'code' => 'P-950',
+            'cable' => 'composite',
+            'signals' => 'mains|analogue',
+            'plans_a' => 'power-out-cable-mains|xlr3-female-cable-balanced',
+            'plans_b' => 'power-in-cable-mains|xlr3-male-cable-balanced',
+            'leg_a' => '0.3',
+            'leg_b' => '300 mm | 375 mm',
+        ]);
+        $run = $this->as('planner')->postJson('/api/runs', ['line' => $line])->assertCreated()->json();
+        self::assertSame(['0.3', '0.3|0.375'], [$run['line']['leg_a'], $run['line']['leg_b']]);
+        $moved = $this->as('planner')
+            ->patchJson('/api/runs/'.$run['id'], ['line' => ['note' => 'kept'], 'version' => $run['version']])
+            ->assertOk()
+            ->json();
+        self::assertSame('0.3|0.375', $moved['line']['leg_b']);
+        $longer = $this->as('planner')
+            ->patchJson('/api/runs/'.$run['id'], [
+                'line' => ['leg_b' => '0.35|0.41'],
+                'version' => $moved['version'],
+            ])
+            ->assertOk()
+            ->json();
+        self::assertSame(['350 mm', '410 mm'], array_column($longer['ends'][1]['fittings'], 'length'));
+        $quick = $this->as('planner')
+            ->postJson('/api/runs/quick', ['text' => '8 mic stage box 1 > amplifier rack 1, legs 300 > 300/375 mm'])
+            ->assertOk()
+            ->json('line');
+        self::assertSame('0.3', $quick['leg_a']);
+    }
+
     /** Whatever is said of it on purpose is no finding; what waits for a connector stands before the hand-over. */
     public function test_an_end_without_a_connector_is_said_to_be_so(): void
     {

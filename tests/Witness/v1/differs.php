@@ -7,6 +7,11 @@ declare(strict_types=1);
  * facts (* for anything) → reason. Closed: what is not here is a defect.
  */
 return [
+    'answers/api/fits*/body/plans/*/change' => 'what would have to change, of what does not fit',
+    'answers/api/runs/*/body/line/sleeve' => 'what is over all of a cable by itself; nothing was',
+    'answers/api/catalogue/body/sleeves' => 'sleeves that a cable by itself may get',
+    'answers/api/runs/*/body/line/length' => 'how long a loose lead is; there were none',
+    'answers/api/runs/*/body/line/leg_b' => 'legs that are of unequal length are said each by itself',
     'answers/api/tests/progress/body/cursor' => 'where a page has read to: named after what was released, no longer '.
         'after the number of its row',
     'file/progress/V-406' => 'withdrawn since the release that the shop works from; a file carries what is decided, '.

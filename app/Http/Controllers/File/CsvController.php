@@ -84,7 +84,7 @@ final readonly class CsvController
     /** @return Answer<array{imported: int}> */
     public function import(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded, Author $author): Answer
     {
-        ['proposals' => $proposals, 'problems' => $problems] = RunsCsv::read(
+        ['proposals' => $proposals, 'joined' => $joined, 'problems' => $problems] = RunsCsv::read(
             self::text($sent),
             $loaded->installation,
             self::columns($sent),
@@ -92,7 +92,7 @@ final readonly class CsvController
         if ($problems !== []) {
             throw Refusal::rows('Nothing was imported. Mend the rows named, then import again.', $problems);
         }
-        $this->desk->addAll($loaded, $author, $proposals);
+        $this->desk->addAll($loaded, $author, $proposals, $joined);
 
         return new Answer(['imported' => count($proposals)], 201);
     }

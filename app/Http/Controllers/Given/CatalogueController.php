@@ -8,6 +8,8 @@ use App\Contract\Answer;
 use App\Planning\Loaded;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
+use Sartal\Core\Given\Catalogue\Part;
+use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\SignalFunction;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Location;
@@ -37,6 +39,7 @@ use Sartal\Core\Given\Installation\WayKind;
  *     locations: list<array{id: string, name: string}>,
  *     ways: list<array{id: string, name: string, kind: value-of<WayKind>, length: string}>,
  *     looms: list<array{id: string, name: string}>,
+ *     sleeves: list<array{id: string, name: string}>,
  * }
  */
 final class CatalogueController
@@ -108,6 +111,13 @@ final class CatalogueController
                 ),
             ),
             'looms' => array_values(array_map($named, $in->looms())),
+            'sleeves' => array_values(array_map(
+                static fn (Part $part): array => ['id' => $part->id, 'name' => $part->name],
+                array_filter(
+                    $in->catalogue->parts(),
+                    static fn (Part $part): bool => $part->kind === PartKind::Sleeve,
+                ),
+            )),
         ]);
     }
 }

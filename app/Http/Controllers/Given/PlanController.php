@@ -15,9 +15,9 @@ use App\Http\Requests\Given\PlanTable;
 use App\Http\Requests\Given\PlanToCheck;
 use App\Http\Requests\Given\PlanToLay;
 use App\Http\Resources\Given\ConnectorResource;
+use App\Http\Resources\Given\ContactPairResource;
 use App\Planning\Loaded;
 use Illuminate\Http\Response;
-use Sartal\Core\Ends\Pinout\ContactPair;
 use Sartal\Core\Ends\Pinout\PlanComparison;
 use Sartal\Core\Ends\Pinout\PlanLayout;
 use Sartal\Core\Ends\Pinout\PlanProblems;
@@ -35,8 +35,7 @@ use Sartal\Core\Given\Installation\Fitting;
  *
  * @phpstan-import-type Drawing from ConnectorResource
  * @phpstan-import-type FindingShown from PlanEncoder
- *
- * @phpstan-type ContactPairShown array{address: string, own: string, opposite: string, theirs: string, agrees: bool}
+ * @phpstan-import-type ContactPairShown from ContactPairResource
  */
 final class PlanController
 {
@@ -119,13 +118,7 @@ final class PlanController
             'pairs' => $against === null || $mode === null
                     ? []
                     : array_map(
-                        static fn (ContactPair $pair): array => [
-                            'address' => $pair->address,
-                            'own' => $pair->own,
-                            'opposite' => $pair->opposite,
-                            'theirs' => $pair->theirs,
-                            'agrees' => $pair->agrees(),
-                        ],
+                        ContactPairResource::of(...),
                         PlanComparison::between($plan, $against, $mode),
                     ),
         ]);

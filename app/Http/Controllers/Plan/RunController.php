@@ -38,6 +38,7 @@ use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Installation\HandJoint;
+use Sartal\Core\Given\Installation\JoiningPlace;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Planning\RunPlanner;
@@ -142,7 +143,9 @@ final readonly class RunController
     /**
      * Contact plans for a cable and a signal: what fits first, and of the rest why not.
      *
-     * @return Answer<array{plans: list<array{plan: string, signal: string, why: list<string>, stops: bool}>}>
+     * @return Answer<array{
+     *     plans: list<array{plan: string, signal: string, why: list<string>, change: list<string>, stops: bool}>,
+     * }>
      */
     public function fits(#[Query(FitsAsked::class)] FitsAsked $asked, Loaded $loaded): Answer
     {
@@ -154,6 +157,9 @@ final readonly class RunController
                     'plan' => (string) $plan,
                     'signal' => $signal,
                     'why' => array_map(static fn (Finding $finding): string => $finding->withoutPlace(), $findings),
+                    'change' => array_values(array_unique(
+                        array_map(static fn (Finding $finding): string => $finding->remedy, $findings),
+                    )),
                     'stops' => array_filter(
                         $findings,
                         static fn (Finding $finding): bool => $finding->severity === Severity::Stop,
@@ -195,7 +201,14 @@ final readonly class RunController
     /** @return Answer<RunPage> */
     public function store(#[Body(NewRun::class)] NewRun $sent, Loaded $loaded, Author $author): Answer
     {
-        return self::answer($this->desk->add($loaded, $author, self::values($sent->line)), 201);
+        $values = self::values($sent->line);
+
+        return self::answer(
+            $sent->many === 1
+                ? $this->desk->add($loaded, $author, $values)
+                : $this->desk->addMany($loaded, $author, $values, $sent->many),
+            201,
+        );
     }
 
     /** @return Answer<RunPage> */
@@ -292,14 +305,14 @@ final readonly class RunController
 
     private function isPlace(string $to, Loaded $loaded): bool
     {
-        if (str_starts_with($to, 'splice:')) {
-            return in_array(substr($to, 7), $loaded->installation->splices(), true);
+        $place = JoiningPlace::from($to);
+        if ($place->isSplice()) {
+            return in_array($place->splice, $loaded->installation->splices(), true);
         }
-        [$fitting, $address] = [...explode('/', $to, 2), ''];
-        $found = $loaded->installation->fittings()[$fitting] ?? null;
+        $found = $loaded->installation->fitting($place->fitting);
 
         return $found !== null &&
-            FittingLayout::unfolded($found, $loaded->installation->catalogue)?->has($address) === true;
+            FittingLayout::unfolded($found, $loaded->installation->catalogue)?->has($place->address) === true;
     }
 
     /** @return Answer<array{withdrawn: bool}> */

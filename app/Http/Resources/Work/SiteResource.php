@@ -85,7 +85,7 @@ final class SiteResource
         $inPull = array_merge(...array_map(static fn (Pull $pull): array => $pull->runs, $planned), ...[[]]);
         $runs = [];
         foreach ($in->runs() as $run) {
-            if (! $run->withdrawn) {
+            if (! $run->withdrawn && ! $run->isLoose()) {
                 $runs[$run->id] = self::run($run, $loaded);
             }
         }

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers\Plan;
+
+use App\Changes\AssemblyDesk;
+use App\Changes\Author;
+use App\Contract\Answer;
+use App\Contract\Body;
+use App\Http\Requests\Plan\ContactsChecked;
+use App\Http\Requests\Plan\GestureMade;
+use App\Http\Resources\Plan\AssemblyResource;
+use App\Http\Resources\Plan\FollowsResource;
+use App\Planning\Loaded;
+
+/**
+ * An assembly as it is joined, and what hands do to it.
+ *
+ * @phpstan-import-type AssemblyPage from AssemblyResource
+ * @phpstan-import-type Follows from FollowsResource
+ */
+final readonly class AssemblyController
+{
+    public function __construct(private AssemblyDesk $desk)
+    {
+    }
+
+    /** @return Answer<AssemblyPage> */
+    public function show(Loaded $loaded, string $id): Answer
+    {
+        self::known($loaded, $id);
+
+        return new Answer(AssemblyResource::of($id, $loaded));
+    }
+
+    /**
+     * What would follow from a gesture; nothing is saved.
+     *
+     * @return Answer<Follows>
+     */
+    public function try(#[Body(GestureMade::class)] GestureMade $sent, Loaded $loaded, string $id): Answer
+    {
+        self::known($loaded, $id);
+        [$gesture, $drawn] = $this->desk->drawn($loaded, $sent);
+
+        return new Answer(FollowsResource::of($gesture, $drawn, $loaded->installation));
+    }
+
+    /**
+     * Makes a gesture; the assembly as it is since, and the change that takes it back.
+     *
+     * @return Answer<array{change: int|null, words: string, page: AssemblyPage}>
+     */
+    public function make(
+        #[Body(GestureMade::class)] GestureMade $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+    ): Answer {
+        self::known($loaded, $id);
+        $written = $this->desk->make($loaded, $author, $sent);
+
+        return new Answer([
+            'change' => $written?->change->id,
+            'words' => $written->change->words ?? '',
+            'page' => AssemblyResource::of($id, $written?->now() ?? $loaded),
+        ]);
+    }
+
+    /**
+     * Whoever compared a connector with what it mates with is named.
+     *
+     * @return Answer<array{page: AssemblyPage}>
+     */
+    public function check(
+        #[Body(ContactsChecked::class)] ContactsChecked $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+    ): Answer {
+        self::known($loaded, $id);
+        $written = $this->desk->check($loaded, $author, $sent->fitting, $sent->print);
+
+        return new Answer(['page' => AssemblyResource::of($id, $written->now())]);
+    }
+
+    private static function known(Loaded $loaded, string $id): void
+    {
+        if ($loaded->installation->run($id) === null) {
+            abort(404, 'There is no such run here. It may have been removed.');
+        }
+    }
+}
