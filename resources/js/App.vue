@@ -34,7 +34,8 @@ const places = [
 ]
 const here = (path: string) =>
   route.path.startsWith(path) ||
-  (path === '/schedule' && (route.path.startsWith('/runs') || route.path.startsWith('/reach')))
+  (path === '/schedule' &&
+    (route.path.startsWith('/runs') || route.path === '/patterns' || route.path.startsWith('/reach')))
 const person = computed(() => session.session.person)
 /** What is left to do in each place, looked at now and then. */
 const outstanding = ref<Record<string, number>>({})

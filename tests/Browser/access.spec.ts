@@ -7,6 +7,8 @@ const VIEWS = [
   '/api/docs',
   '/schedule',
   '/runs/A-114',
+  '/runs/M-203/assembly',
+  '/patterns',
   '/runs/M-201',
   '/runs/M-201/sheet/B',
   '/runs/P-007/sheet/A',

@@ -6,6 +6,7 @@ import { api, ApiError } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { RunPage } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
+import SideDrawn from '../../ui/SideDrawn.vue'
 import { KIND, STAGE } from '../../ui/stages'
 import Strand from '../../ui/Strand.vue'
 import { length, when } from '../../ui/units'
@@ -81,14 +82,8 @@ async function record(kind: string, side?: string) {
       <router-link to="/schedule" class="back">Schedule</router-link>
       <h1 v-if="run"><span class="mono">{{ run.code }}</span> {{ run.from }} → {{ run.to }}</h1>
       <span class="space" />
-      <fieldset class="view"><legend class="visually-hidden">Side drawn</legend>
-        <button
-          v-for="side in (['wiring', 'face'] as const)"
-          :key="side"
-          type="button"
-          :aria-pressed="view === side"
-          @click="view = side">{{ side === 'face' ? 'Mating face' : 'Wiring side' }}</button>
-      </fieldset>
+      <SideDrawn v-model="view" />
+      <v-btn v-if="run" variant="outlined" color="primary" :to="`/runs/${id}/assembly`">Assembly</v-btn>
       <v-btn
         v-if="run"
         variant="outlined"
@@ -219,29 +214,6 @@ header {
 }
 .space {
   flex: 1;
-}
-.view {
-  border: 1px solid var(--verdigris);
-  border-radius: 4px;
-  padding: 0;
-  display: flex;
-  overflow: hidden;
-}
-.view button {
-  all: unset;
-  padding: 6px 12px;
-  font-size: 13px;
-  font-weight: 600;
-  color: var(--verdigris);
-  cursor: pointer;
-}
-.view button[aria-pressed='true'] {
-  background: var(--verdigris);
-  color: var(--on-action);
-}
-.view button:focus-visible {
-  outline: 2px solid var(--copper);
-  outline-offset: -2px;
 }
 .body {
   padding: 14px 18px 40px;

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { BARE } from '../bare'
 import { MADE } from '../made'
+import { sleeveChoices } from '../sleeves'
 import { computed, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import type { Catalogue, Row } from '../../api/types'
@@ -13,16 +15,25 @@ const emit = defineEmits<{ done: [said: string] }>()
 const catalogue = ref<Catalogue | null>(null)
 const what = ref<'fields' | 'codes'>('fields')
 const KEEP = '\u0000'
+/** Fields that are chosen: to have none is a choice as well. */
+const CHOSEN = ['build', 'loom', 'cable', 'bare_a', 'bare_b', 'sleeve']
+const AS_EACH = { value: KEEP, title: 'as each is' }
 const blank = () => ({
   build: KEEP,
   loom: KEEP,
   cable: KEEP,
+  bare_a: KEEP,
+  bare_b: KEEP,
+  sleeve: KEEP,
   tail_a: '',
   tail_b: '',
   slack_a: '',
   slack_b: '',
   spares_a: '',
   spares_b: '',
+  leg_a: '',
+  leg_b: '',
+  length: '',
   note: '',
 })
 const values = ref<Record<string, string>>(blank())
@@ -48,9 +59,7 @@ watch(open, async value => {
 })
 const line = computed(() => ({
   ...Object.fromEntries(
-    Object.entries(values.value).filter(([key, value]) =>
-      ['build', 'loom', 'cable'].includes(key) ? value !== KEEP : value !== '',
-    ),
+    Object.entries(values.value).filter(([key, value]) => (CHOSEN.includes(key) ? value !== KEEP : value !== '')),
   ),
   ...(ways.value.length ? { ways: ways.value.join('|') } : {}),
 }))
@@ -94,7 +103,7 @@ const save = () =>
           <v-select
             v-model="values.build"
             label="Made"
-            :items="[{ value: KEEP, title: 'as each is' }, ...MADE]" />
+            :items="[AS_EACH, ...MADE]" />
           <v-select
             v-model="values.loom"
             label="Loom"
@@ -123,6 +132,22 @@ const save = () =>
           <v-text-field
             v-model="values.spares_a"
             label="Spare ends A" /><v-text-field v-model="values.spares_b" label="Spare ends B" />
+          <v-text-field
+            v-model="values.leg_a"
+            label="Legs A, m; unequal: 0.3 | 0.375" /><v-text-field v-model="values.leg_b" label="Legs B, m" />
+          <v-select
+            v-model="values.bare_a"
+            label="Ends A without a connector"
+            :items="[AS_EACH, ...BARE]" /><v-select
+              v-model="values.bare_b"
+              label="Ends B without a connector"
+              :items="[AS_EACH, ...BARE]" />
+          <v-select
+            v-model="values.sleeve"
+            label="Sleeve over all of it"
+            :items="[AS_EACH, ...sleeveChoices(catalogue.sleeves)]" /><v-text-field
+              v-model="values.length"
+              label="Length of loose leads" />
         </div>
       </template>
       <template v-else-if="what === 'codes'">

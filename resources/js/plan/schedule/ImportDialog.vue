@@ -40,6 +40,9 @@ const FIELDS = [
   'note',
   'bare_a',
   'bare_b',
+  'length',
+  'sleeve',
+  'joined',
 ]
 
 watch(open, value => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BARE } from '../bare'
 import { MADE } from '../made'
+import { sleeveChoices } from '../sleeves'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
@@ -71,6 +72,23 @@ const ways = list('ways')
 const signals = list('signals')
 const plansA = list('plans_a')
 const plansB = list('plans_b')
+const sleeves = computed(() => sleeveChoices(catalogue.value?.sleeves ?? []))
+const many = ref(1)
+const isLead = computed(() => line.value.build === 'lead')
+/** A loose lead has nothing that is of a building, and nothing else has a length of its own. */
+function make(build: string) {
+  if (build === 'lead') {
+    const none = { tail_a: '0', tail_b: '0', slack_a: '0', slack_b: '0', ways: '', loom: '' }
+    Object.assign(line.value, none, { to: line.value.from ?? '' })
+  } else line.value.length = ''
+  line.value.build = build
+}
+watch(
+  () => line.value.from,
+  place => {
+    if (isLead.value) line.value.to = place ?? ''
+  },
+)
 /** An end gets connectors or is left without: whoever chooses them says so. */
 watch([plansA, plansB], ([a, b]) => {
   if (a.length && line.value.bare_a) line.value.bare_a = ''
@@ -84,7 +102,8 @@ const plans = computed(() => {
     .filter(plan => wanted.some(signal => signal.functions.every(name => plan.functions.includes(name))))
     .map(plan => {
       const fit = fits.value[plan.id]
-      const why = fit?.why.length ? ` · ${fit.why.join(' ')}` : ''
+      // Of what does not fit, what would have to change.
+      const why = fit?.why.length ? ` · ${fit.why.join(' ')} ${fit.change.join(' ')}` : ''
       return {
         value: plan.id,
         title: `${fit?.stops ? '✕ ' : fit?.why.length ? '! ' : ''}${plan.connector}`,
@@ -95,7 +114,7 @@ const plans = computed(() => {
     .sort((a, b) => a.order - b.order)
 })
 /** What goes with the cable comes first; the rest says why not. */
-const fits = ref<Record<string, { why: string[]; stops: boolean }>>({})
+const fits = ref<Record<string, { why: string[]; change: string[]; stops: boolean }>>({})
 watch(
   () => [line.value.cable, line.value.signals],
   async ([cable, wanted]) => {
@@ -109,7 +128,14 @@ watch(
 
 const { latest } = useLatest()
 const settle = useDebounceFn(async () => {
-  if (!line.value.code || !line.value.cable || !signals.value.length || !line.value.from || !line.value.to) return
+  if (
+    !line.value.code ||
+    !line.value.cable ||
+    !signals.value.length ||
+    !line.value.from ||
+    !(isLead.value || line.value.to)
+  )
+    return
   try {
     const asked = api.post('runs/propose', {
       line: line.value,
@@ -140,7 +166,7 @@ async function save() {
         : props.mode === 'copy'
           ? // With everything that the form does not show of it.
             await api.post(`runs/${props.id}/duplicate`, { code: line.value.code ?? '', line: changed })
-          : await api.post('runs', { line: line.value })
+          : await api.post('runs', { line: line.value, many: many.value || 1 })
     stale.value = null
     emit('saved', run)
   } catch (error) {
@@ -185,6 +211,12 @@ const text = (field: string) => ({
     <BeingMade v-if="!catalogue && !problem" />
     <template v-else-if="catalogue">
       <v-text-field v-bind="text('code')" ref="first" label="Code" class="mono" />
+      <v-select
+        :model-value="line.build"
+        label="Made"
+        :items="MADE"
+        :error-messages="errors.build"
+        @update:model-value="make" />
       <v-autocomplete v-bind="text('cable')" label="Cable" :items="cables" item-title="name" item-value="id" />
       <v-autocomplete
         v-model="signals"
@@ -200,11 +232,22 @@ const text = (field: string) => ({
       <div class="two">
         <v-autocomplete
           v-bind="text('from')"
-          label="From"
+          :label="isLead ? 'Belongs in' : 'From'"
           :items="catalogue.locations"
           item-title="name"
           item-value="id" />
-        <v-autocomplete v-bind="text('to')" label="To" :items="catalogue.locations" item-title="name" item-value="id" />
+        <v-text-field
+          v-if="isLead"
+          v-bind="text('length')"
+          label="Length of the lead"
+          placeholder="2 m or 8 in" />
+        <v-autocomplete
+          v-else
+          v-bind="text('to')"
+          label="To"
+          :items="catalogue.locations"
+          item-title="name"
+          item-value="id" />
       </div>
       <v-autocomplete
         v-model="plansA"
@@ -223,6 +266,7 @@ const text = (field: string) => ({
         no-data-text="Choose a signal first" />
       <v-select v-if="!plansB.length" v-bind="text('bare_b')" label="End B, without a connector" :items="BARE" />
       <v-autocomplete
+        v-if="!isLead"
         v-model="ways"
         label="Pinned ways, in order"
         placeholder="the shortest permitted way"
@@ -235,12 +279,16 @@ const text = (field: string) => ({
         :item-title="way => `${way.name} ${length(way.length)}`"
         :error-messages="errors.ways" />
       <div class="two">
-        <v-text-field
-          v-bind="text('tail_a')"
-          label="Tail A, m" /><v-text-field v-bind="text('tail_b')" label="Tail B, m" />
+        <template v-if="!isLead">
+          <v-text-field
+            v-bind="text('tail_a')"
+            label="Tail A, m" /><v-text-field v-bind="text('tail_b')" label="Tail B, m" />
+        </template>
         <v-text-field
           v-bind="text('slack_a')"
-          label="Slack A, m" /><v-text-field v-bind="text('slack_b')" label="Slack B, m" />
+          :label="isLead ? 'To trim at A, m' : 'Slack A, m'" /><v-text-field
+            v-bind="text('slack_b')"
+            :label="isLead ? 'To trim at B, m' : 'Slack B, m'" />
         <v-text-field
           v-bind="text('preparation_a')"
           label="Preparation A, m" /><v-text-field v-bind="text('preparation_b')" label="Preparation B, m" />
@@ -249,12 +297,17 @@ const text = (field: string) => ({
           label="Spare ends A" /><v-text-field v-bind="text('spares_b')" label="Spare ends B" />
         <v-text-field
           v-bind="text('leg_a')"
-          label="Legs A, m" /><v-text-field v-bind="text('leg_b')" label="Legs B, m" />
-        <v-select
-          v-bind="text('build')"
-          label="Made"
-          :items="MADE" />
+          label="Legs A, m; unequal: 0.3 | 0.375" /><v-text-field v-bind="text('leg_b')" label="Legs B, m" />
+        <v-text-field
+          v-if="mode === 'new'"
+          v-model.number="many"
+          type="number"
+          min="1"
+          max="200"
+          label="How many alike"
+          :error-messages="errors.many" />
         <v-autocomplete
+          v-if="!isLead"
           v-bind="text('loom')"
           label="Loom"
           clearable
@@ -262,6 +315,10 @@ const text = (field: string) => ({
           item-title="name"
           item-value="id" />
       </div>
+      <v-select
+        v-bind="text('sleeve')"
+        label="Sleeve over all of it"
+        :items="sleeves" />
       <v-text-field
         v-bind="text('note')"
         :label="line.build === 'found' ? 'As it is seen: finish, labels, what is worn' : 'Note'" />

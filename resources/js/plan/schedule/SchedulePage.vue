@@ -278,6 +278,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
           :to="`/parts?scope=runs:${markedRows.map(each => each.id).join(',')}`">Parts</v-btn><v-btn
             variant="text"
             @click="none">Unmark</v-btn></template>
+      <v-btn v-if="session.plans" variant="outlined" color="primary" to="/patterns">Pattern</v-btn>
       <v-btn v-if="session.plans" variant="outlined" color="primary" @click="quick = !quick">Quick line</v-btn>
       <v-menu>
         <template #activator="{ props: menu }"><v-btn

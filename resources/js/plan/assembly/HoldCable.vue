@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { api } from '../../api/client'
+import { useAttempt } from '../../ui/attempt'
+import type { Row } from '../../api/types'
+
+/** Another cable of the installation, held beside the assembly so that it can be landed here. */
+const props = defineProps<{ here: string[] }>()
+const emit = defineEmits<{ close: []; hold: [string] }>()
+const rows = ref<Row[]>([])
+const run = ref('')
+const { problem, attempt } = useAttempt()
+onMounted(() => attempt(async () => (rows.value = (await api.get('schedule')).rows ?? [])))
+const choices = computed(() =>
+  rows.value
+    .filter(row => !row.withdrawn && !props.here.includes(row.id))
+    .map(row => ({ id: row.id, name: `${row.code} ${row.from} → ${row.to}` })),
+)
+</script>
+
+<template>
+  <v-dialog :model-value="true" max-width="460" @update:model-value="emit('close')">
+    <v-card class="pa-5"><form class="form" @submit.prevent="run && emit('hold', run)">
+      <h1>Land another cable here</h1>
+      <p class="quiet">It is held beside this assembly until some of it lands here.</p>
+      <v-autocomplete v-model="run" label="Run" :items="choices" item-value="id" item-title="name" autofocus />
+      <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
+      <p class="acts"><v-btn type="submit" color="primary" :disabled="!run">Hold it here</v-btn>
+        <v-btn variant="text" @click="emit('close')">Cancel</v-btn></p>
+    </form></v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 10px;
+}
+.form p {
+  margin: 0;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
+</style>
