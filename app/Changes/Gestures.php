@@ -16,6 +16,7 @@ use Sartal\Core\Plan\Joining\CannotJoin;
 use Sartal\Core\Plan\Joining\Gesture;
 use Sartal\Core\Plan\Joining\Gestures\AsPlanned;
 use Sartal\Core\Plan\Joining\Gestures\Boots;
+use Sartal\Core\Plan\Joining\Gestures\EarthDrain;
 use Sartal\Core\Plan\Joining\Gestures\Equip;
 use Sartal\Core\Plan\Joining\Gestures\FitSwitch;
 use Sartal\Core\Plan\Joining\Gestures\Free;
@@ -61,6 +62,7 @@ final readonly class Gestures
             GestureKind::Free => new Free($at, $sent->elements),
             GestureKind::Leave => new Leave($at, $sent->elements, $sent->reason),
             GestureKind::Join => new JoinByHand($at, array_fill_keys($sent->elements, $sent->to), $sent->reason),
+            GestureKind::EarthDrain => new EarthDrain($sent->run, $sent->reason),
             GestureKind::AsPlanned => new AsPlanned($at, $sent->elements),
             GestureKind::Jump => new Jump(
                 array_map(static fn (Bridge $each): array => [$each->from, $each->to], $sent->bridges),

@@ -201,7 +201,7 @@ final class CatalogueDecoder
                 self::point($cavity, 'face'),
                 self::point($cavity, 'wiring'),
                 $cavity->text('terminal', ''),
-                $cavity->whole('wires', 1, 20, 1),
+                $cavity->has('wires') ? $cavity->whole('wires', 1, 20) : null,
                 $cavity->text('kind', ''),
             ),
         );

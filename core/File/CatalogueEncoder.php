@@ -145,7 +145,7 @@ final class CatalogueEncoder
                     'face' => self::point($cavity->face),
                     'wiring' => self::point($cavity->wiring),
                     'terminal' => $cavity->terminal,
-                    'wires' => $cavity->wires === 1 ? null : $cavity->wires,
+                    'wires' => $cavity->wires,
                     'kind' => $cavity->kind,
                 ]),
                 $type->cavities,

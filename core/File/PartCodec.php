@@ -38,6 +38,7 @@ final class PartCodec
             $fields->has('face') ? self::face($fields->child('face')) : null,
             $fields->flag('reopens', false),
             $fields->whole('tails', 0, 96, 0),
+            $fields->whole('wires', 1, 4, 1),
         );
     }
 
@@ -64,6 +65,7 @@ final class PartCodec
             'lined' => $part->lined ?: null,
             'reopens' => $part->reopens ?: null,
             'tails' => $part->tails ?: null,
+            'wires' => $part->wires === 1 ? null : $part->wires,
             'outer' => $part->outer?->canonical(),
             'face' => $part->face === null ? null : self::encodeFace($part->face),
         ]);

@@ -219,12 +219,12 @@ test('a block takes video, audio and network from three cables', async ({ page }
   expect(seconds(block)).toBeLessThan(NONE_TAKES)
 })
 
-test('a composite with legs of 300 and 375 mm is entered in the form', async ({ page }) => {
+test('a composite with legs of 300 and 375 mm has its drain with earth at both ends', async ({ page }) => {
   const hands = await watchHands(page)
   await signIn(page, 'planner')
   await page.keyboard.press('n')
   await page.getByLabel('Code').fill('P-701')
-  await choose(page, 'Cable', 'Mains and signal composite', 'Mains and signal composite')
+  await choose(page, 'Cable', 'screened mains', 'Mains and signal composite, screened mains')
   /** Several in one field: the list stays open between them. */
   const several = async (label: string, ...wanted: [string, RegExp][]) => {
     const field = page.getByRole('combobox', { name: label, exact: true })
@@ -240,17 +240,33 @@ test('a composite with legs of 300 and 375 mm is entered in the form', async ({ 
   await choose(page, 'To', 'Hall loudspeaker left', 'Hall loudspeaker left')
   await several(
     'Connector A',
-    ['power out, cable', /power out, cable/],
+    ['earth for two', /power out, cable, earth for two/],
     ['circular audio, female, cable', /3-pole circular audio, female, cable/],
+  )
+  await several(
+    'Connector B',
+    ['earth for two', /power in, cable, earth for two/],
+    ['circular audio, male, cable', /3-pole circular audio, male, cable/],
   )
   await page.getByLabel('Legs A, m; unequal: 0.3 | 0.375').fill('0.3 | 0.375')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('P-701 is saved.')).toBeVisible()
+  await go(page, '/runs/P-701/assembly')
+  const drain = page.getByRole('region', { name: 'Drain of the mains' })
+  await expect(drain).toContainText('It is joined at neither end.')
+  await expect(drain).toContainText('Local code')
+  await drain.getByRole('button', { name: 'With earth, at both ends' }).click()
+  await expect(drain).toContainText('It is joined at both ends.')
   const done = await hands()
   console.log(`hands, composite: ${done.keys} keys, ${done.presses} presses, ${Math.round(seconds(done))} s`)
   expect(seconds(done)).toBeLessThan(NONE_TAKES)
-  await go(page, '/runs/P-701/assembly')
   await expect(elements(page).getByText('0.375 m')).toBeVisible()
+  const { list } = await netlist(page, 'P-701')
+  for (const side of ['A', 'B'])
+    expect(list[`P-701 ${side} mains/drain`]).toMatch(new RegExp(`^P-701 ${side} 1/PE`))
+  // With ordinary connectors nobody has stated it, and both ends say so.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(drain).toContainText('It is joined at neither end.')
 })
 
 test('on a phone the assembly is read and joined by touch', async ({ page }) => {

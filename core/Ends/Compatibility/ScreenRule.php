@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Compatibility;
 
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\ScreenTake;
 
 /** What becomes of the cable's screen in the connector. Source: common practice. */
@@ -29,8 +30,11 @@ final class ScreenRule implements FitRule
         }
     }
 
+    /** Mains has no contact for a screen: its drain goes with earth, which is looked at with both ends. */
     private function isSignal(LegFit $fit): bool
     {
-        return $fit->connector->domain === $fit->cable->conductorsWithin($fit->elements[0] ?? '')[0]->domain;
+        $first = $fit->cable->conductorsWithin($fit->elements[0] ?? '')[0]->domain;
+
+        return $first === HazardDomain::Signal && $fit->connector->domain === $first;
     }
 }

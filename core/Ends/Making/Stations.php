@@ -327,12 +327,13 @@ final readonly class Stations
         return $procedure->reach($this->fit->prepares(), $joint->function, $joins)?->length;
     }
 
-    /** @return array<int|string, int> */
+    /** @return array<int|string, int> terminals of which it is stated */
     private function takes(): array
     {
         $takes = [];
         foreach ($this->joints as $joint) {
-            $takes[$joint->address()] = $this->fit->layout->cavities[$joint->address()]->wires ?? 1;
+            $stated = $this->fit->layout->cavities[$joint->address()]->wires ?? null;
+            $takes += $stated === null ? [] : [$joint->address() => $stated];
         }
 
         return $takes;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Pinout;
 
+use Sartal\Core\Ends\Preparing\DrainWithEarth;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\CableType;
@@ -15,6 +16,7 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Carriage;
 use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Installation\HandJoint;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Landing;
 use Sartal\Core\Given\Installation\Leg;
@@ -179,9 +181,16 @@ final class PinoutMaker
     /** Lays the joints made by hand over the derived ones. */
     private function except(End $end): void
     {
-        foreach ($end->handJoints as $exception) {
+        $conductors = $this->cable->conductors();
+        $isDrain = static fn (HandJoint $joint): bool => DrainWithEarth::isOne($conductors[$joint->conductor] ?? null);
+        // What a drain is laid with has to be where it goes before: no order in which they were said counts.
+        $exceptions = [
+            ...array_filter($end->handJoints, static fn (HandJoint $joint): bool => ! $isDrain($joint)),
+            ...array_filter($end->handJoints, $isDrain),
+        ];
+        foreach ($exceptions as $exception) {
             $path = $exception->conductor;
-            if (! isset($this->cable->conductors()[$path])) {
+            if (! isset($conductors[$path])) {
                 $this->findings[] = Finding::stop(
                     'exception.unknown-conductor',
                     Subject::run($this->run->id),
@@ -206,20 +215,39 @@ final class PinoutMaker
             }
             $this->left[$path] = $exception->reason;
             if ($exception->to !== null) {
+                $to = Node::named($exception->to);
+                $serving = $derived ?? $this->protective($path, $to);
                 $joint = new Joint(
                     $this->run->id,
                     $this->side,
                     $derived->leg ?? $this->legOf($end, $path),
                     $path,
-                    Node::named($exception->to),
-                    $derived->function ?? '',
-                    $derived->channel ?? '',
-                    $derived->circuit ?? '',
+                    $to,
+                    $serving->function ?? '',
+                    $serving->channel ?? '',
+                    $serving->circuit ?? '',
                     $exception->reason,
                 );
                 $this->joints[$joint->id()] = $joint;
             }
         }
+    }
+
+    /** The protective earth that the drain of a mains element is laid with: it is earth from there on. */
+    private function protective(string $conductor, string $to): ?Joint
+    {
+        if (! DrainWithEarth::isOne($this->cable->conductors()[$conductor] ?? null)) {
+            return null;
+        }
+        foreach ($this->joints as $joint) {
+            $signal = $this->installation->circuit($joint->circuit)->signal ?? '';
+            $isProtective = $this->installation->catalogue->signal($signal)?->isProtective($joint->function) === true;
+            if ($joint->to === $to && $isProtective) {
+                return $joint;
+            }
+        }
+
+        return null;
     }
 
     private function legOf(End $end, string $path): string

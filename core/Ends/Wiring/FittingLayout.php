@@ -55,7 +55,13 @@ final class FittingLayout
     /** How many wires may meet at an address. */
     public function wires(string $address): int
     {
-        return $this->cavities[$address]->wires ?? ($this->shells[$address] ?? 0);
+        return ($this->cavities[$address] ?? null)?->takes() ?? ($this->shells[$address] ?? 0);
+    }
+
+    /** Whether its maker says how many wires its terminal takes. */
+    public function statesWires(string $address): bool
+    {
+        return ($this->cavities[$address]->wires ?? null) !== null;
     }
 
     /** Without inserts. */

@@ -14,7 +14,7 @@ final readonly class Cavity
      * @param  Point  $face  on the mating face
      * @param  Point  $wiring  its terminal, on the wiring side
      * @param  string  $terminal  what the terminal looks like or is marked, where that differs from the address
-     * @param  int  $wires  how many wires its terminal may take
+     * @param  ?int  $wires  how many wires its maker lets into its terminal; null: not stated
      * @param  string  $kind  of terminal, where the connector has several kinds
      */
     public function __construct(
@@ -22,8 +22,14 @@ final readonly class Cavity
         public Point $face,
         public Point $wiring,
         public string $terminal = '',
-        public int $wires = 1,
+        public ?int $wires = null,
         public string $kind = '',
     ) {
+    }
+
+    /** How many wires may meet on it: one, where nobody has stated more. */
+    public function takes(): int
+    {
+        return $this->wires ?? 1;
     }
 }

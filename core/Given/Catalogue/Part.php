@@ -25,6 +25,7 @@ final readonly class Part
      * @param  bool  $reopens  of a tie: it is opened and closed again, and stays with its cable
      * @param  bool  $oneWay  a lead that works in one direction only
      * @param  int  $tails  of a breakout boot: legs that leave it; 0 where it is not stated
+     * @param  int  $wires  of a ferrule: conductors that it is rated for together, each within its gauge
      */
     public function __construct(
         public string $id,
@@ -48,6 +49,7 @@ final readonly class Part
         public ?LabelFace $face = null,
         public bool $reopens = false,
         public int $tails = 0,
+        public int $wires = 1,
     ) {
     }
 

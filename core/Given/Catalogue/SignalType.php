@@ -38,6 +38,17 @@ final readonly class SignalType
     ) {
     }
 
+    public function isProtective(string $function): bool
+    {
+        foreach ($this->functions as $each) {
+            if ($each->name === $function) {
+                return $each->protective;
+            }
+        }
+
+        return false;
+    }
+
     /**
      * What a fault on these functions means.
      *

@@ -78,6 +78,7 @@ final readonly class Checks
             Listed::Ports->place() => new PortChecks($in),
             Listed::Phantom->place() => new PhantomChecks($in),
             Listed::Reaches->place() => new ReachChecks($in),
+            Listed::Drains->place() => new MainsDrainChecks($in),
         ];
         $places = array_flip(array_keys($in->runs()));
         $checks = [];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Checks;
 
+use Sartal\Core\Ends\Preparing\DrainWithEarth;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
@@ -265,7 +266,7 @@ final class FittingChecks implements NeighbourCheck
                 );
             }
             $wires = count($meeting) + ($jumpers[Node::terminal($fitting->id, $address)] ?? 0);
-            if ($wires > $layout->wires($address)) {
+            if ($wires > $layout->wires($address) && ! self::isDrainWithEarth($meeting, $wires, $installation)) {
                 $findings[] = Finding::stop(
                     'contact.too-many-wires',
                     $subject,
@@ -282,6 +283,22 @@ final class FittingChecks implements NeighbourCheck
         }
 
         return $findings;
+    }
+
+    /**
+     * Whether those that meet are looked at as what they are (MainsDrainChecks).
+     *
+     * @param  list<Joint>  $meeting
+     */
+    private static function isDrainWithEarth(array $meeting, int $wires, Installation $installation): bool
+    {
+        foreach ($wires === 2 ? $meeting : [] as $joint) {
+            if (DrainWithEarth::isOne(self::conductor($joint, $installation))) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

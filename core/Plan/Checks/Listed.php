@@ -25,6 +25,7 @@ enum Listed: int
     case Turned = 12;
     case Texts = 13;
     case Reaches = 14;
+    case Drains = 15;
 
     public function place(): int
     {

@@ -9,6 +9,7 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Checks\FittingChecks;
 use Sartal\Core\Plan\Checks\JoinChecks;
+use Sartal\Core\Plan\Checks\MainsDrainChecks;
 use Sartal\Core\Plan\Checks\Neighbourhood;
 use Sartal\Core\Plan\Checks\Neighbourhoods;
 use Sartal\Core\Plan\Checks\PhantomChecks;
@@ -52,9 +53,14 @@ final class Found
         foreach ($plans as $plan) {
             array_push($findings, ...$in->theRun($plan->run)->withdrawn ? [] : $plan->findings());
         }
-        foreach (
-            [new FittingChecks($in), new JoinChecks($in), new PortChecks($in), new PhantomChecks($in)] as $look
-        ) {
+        $looks = [
+            new FittingChecks($in),
+            new JoinChecks($in),
+            new PortChecks($in),
+            new PhantomChecks($in),
+            new MainsDrainChecks($in),
+        ];
+        foreach ($looks as $look) {
             array_push($findings, ...$look->of($near, $plans));
         }
 

@@ -317,10 +317,8 @@ final class MakeupBuilder
         $earths = [];
         foreach ($this->joints as $joint) {
             $signal = $installation->catalogue->signal($installation->circuit($joint->circuit)->signal ?? '');
-            foreach (isset($this->from[$joint->to]) ? $signal->functions ?? [] : [] as $function) {
-                if ($function->protective && $function->name === $joint->function) {
-                    $earths[$joint->to] = true;
-                }
+            if (isset($this->from[$joint->to]) && $signal?->isProtective($joint->function) === true) {
+                $earths[$joint->to] = true;
             }
         }
 

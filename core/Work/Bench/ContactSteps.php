@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Ends\Making\StepMade;
+use Sartal\Core\Ends\Preparing\CoreCut;
 use Sartal\Core\Ends\Preparing\WireFerrules;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Catalogue\Procedures\Verb;
 use Sartal\Core\Proof\Record\StepId;
@@ -40,17 +42,13 @@ final readonly class ContactSteps
         $ids = $byContact = [];
         foreach ($leg->preparation->cores as $core) {
             $conductor = $core->joint->conductor;
-            $isOfIt = array_filter(
-                self::CONDUCTORS,
-                static fn (PieceKind $kind): bool => isset($made[$kind->value.' '.$conductor]),
-            ) !== [];
             $address = $core->joint->address();
-            if (! $isOfIt || isset($byContact[$address])) {
+            if (! self::isOf($made, $conductor) || isset($byContact[$address])) {
                 continue;
             }
             $byContact[$address] = true;
             $contact = $step->step->verb === Verb::Ferrule
-                ? $this->wires->on($this->cable->conductors()[$conductor] ?? null)
+                ? $this->ferrule($leg, $made, $core)
                 : ($leg->preparation->contacts[0] ?? null);
             if ($contact === null && $step->step->verb === Verb::Ferrule) {
                 // What a ferrule is not for goes under the screw as it is.
@@ -81,5 +79,37 @@ final readonly class ContactSteps
         }
 
         return $ids;
+    }
+
+    /** @param  array<int|string, int>  $made  pieces that the step is done to */
+    private static function isOf(array $made, string $conductor): bool
+    {
+        foreach (self::CONDUCTORS as $kind) {
+            if (isset($made[$kind->value.' '.$conductor])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * One for all that go under a screw together, where one is rated for them.
+     *
+     * @param  array<int|string, int>  $made  pieces that the step is done to
+     */
+    private function ferrule(SheetLeg $leg, array $made, CoreCut $first): ?Part
+    {
+        $conductors = $this->cable->conductors();
+        $together = [];
+        foreach ($leg->preparation->cores as $core) {
+            $of = $core->joint->address() === $first->joint->address() && self::isOf($made, $core->joint->conductor)
+                ? $conductors[$core->joint->conductor] ?? null
+                : null;
+            array_push($together, ...$of === null ? [] : [$of]);
+        }
+
+        return ($together === [] ? null : $this->wires->onAll($together)) ??
+            $this->wires->on($conductors[$first->joint->conductor] ?? null);
     }
 }

@@ -38,12 +38,18 @@ final readonly class JointParts
         $conductors = $this->installation->catalogue->theCable($run->cable)->conductors();
         $wires = new WireFerrules($this->installation->catalogue, $this->installation->rules());
         $hot = 0;
-        $ferrules = [];
+        $ferrules = $screwed = [];
         foreach ($plan->end($side)->joints as $joint) {
             $joining = ($layouts[$joint->leg] ?? null)?->terminal($joint->address())?->joining;
             $hot += $joining?->isHot() === true ? 1 : 0;
-            $ferrule = $joining?->isScrewed() === true ? $wires->on($conductors[$joint->conductor] ?? null) : null;
-            if ($ferrule !== null) {
+            $conductor = $conductors[$joint->conductor] ?? null;
+            if ($conductor !== null && $joining?->isScrewed() === true) {
+                $screwed[$joint->leg."\0".$joint->address()][] = $conductor;
+            }
+        }
+        foreach ($screwed as $together) {
+            $one = $wires->onAll($together);
+            foreach ($one === null ? array_filter(array_map($wires->on(...), $together)) : [$one] as $ferrule) {
                 $ferrules[$ferrule->id] = ($ferrules[$ferrule->id] ?? 0) + 1;
             }
         }

@@ -8,6 +8,8 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Given\Installation\Economy;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Joining\Gestures\EarthDrain;
+use Sartal\Core\Plan\Joining\Sketch;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -204,6 +206,26 @@ final class PartsTest extends TestCase
         );
         $bare = $mains->with(rules: $mains->installation->rules()->with(\Sartal\Core\Given\Schools\MainsEnds::Bare));
         self::assertNull(self::line(self::list($bare), 'bootlace-1-5'));
+        $screened = Bench::of(
+            Bench::request(
+                'P-1',
+                'composite-screened',
+                ['mains', 'analogue'],
+                ['power-out-cable-two-mains', 'xlr3-female-cable-balanced'],
+                ['power-in-cable-two-mains', 'xlr3-male-cable-balanced'],
+            ),
+        );
+        $sketch = new Sketch($screened->installation);
+        (new EarthDrain('P-1'))->draw($sketch);
+        $list = self::list($screened->with(runs: $sketch->drawn()->in->runs()));
+        self::assertSame(
+            [4.0, 2.0],
+            [
+                self::line($list, 'bootlace-1-5')?->needed->value,
+                self::line($list, 'bootlace-twin-1-5')?->needed->value,
+            ],
+            'line and neutral have their own, earth and drain one together',
+        );
         $bus = Bench::of(Bench::request('D-1', 'data-pair-120', ['rs485'], ['terminal3-rs485'], ['terminal3-rs485']));
         self::assertSame(
             6.0,

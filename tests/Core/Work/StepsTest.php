@@ -9,6 +9,8 @@ use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Installation\Link;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Ascending;
+use Sartal\Core\Plan\Joining\Gestures\EarthDrain;
+use Sartal\Core\Plan\Joining\Sketch;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Bench\CutTo;
@@ -189,5 +191,34 @@ final class StepsTest extends TestCase
         self::assertContains('M-1 end A, tail 24', $box);
         self::assertContains('M-1 end B', $box);
         self::assertCount(26, $box);
+    }
+
+    /** Common practice; the terminal's leaflet and local code are above it. */
+    public function test_earth_and_the_drain_of_mains_get_one_ferrule_that_is_rated_for_both(): void
+    {
+        $bench = Bench::of(
+            Bench::request(
+                'P-1',
+                'composite-screened',
+                ['mains', 'analogue'],
+                ['power-out-cable-two-mains', 'xlr3-female-cable-balanced'],
+                ['power-in-cable-two-mains', 'xlr3-male-cable-balanced'],
+            ),
+        );
+        $sketch = new Sketch($bench->installation);
+        (new EarthDrain('P-1'))->draw($sketch);
+        $bench = $bench->with(runs: $sketch->drawn()->in->runs());
+        $parts = $together = [];
+        foreach (self::traveller($bench)->operations as $each) {
+            if (str_contains($each->id, '|A|') && str_contains($each->part, 'bootlace')) {
+                $parts[$each->address] = $each->part;
+            }
+            if (str_starts_with($each->id, 'P-1|A|leg-1|') && str_contains($each->words, 'green/yellow')) {
+                $together[] = $each->words;
+            }
+        }
+        ksort($parts);
+        self::assertSame(['L' => 'bootlace-1-5', 'N' => 'bootlace-1-5', 'PE' => 'bootlace-twin-1-5'], $parts);
+        self::assertSame(['Cut the green/yellow core and the drain to length'], $together);
     }
 }

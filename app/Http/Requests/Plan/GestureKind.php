@@ -14,6 +14,10 @@ enum GestureKind: string
     case Free = 'free';
     case Leave = 'leave';
     case Join = 'join';
+
+    /** The drain of mains with protective earth, at both ends. */
+    case EarthDrain = 'earth-drain';
+
     case AsPlanned = 'as-planned';
     case Jump = 'jump';
     case Unjump = 'unjump';

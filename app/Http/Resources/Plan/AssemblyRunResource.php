@@ -7,16 +7,20 @@ namespace App\Http\Resources\Plan;
 use App\Http\Resources\Ends\BareEndResource;
 use App\Planning\Loaded;
 use Sartal\Core\Ends\Pinout\EndPinout;
+use Sartal\Core\Ends\Preparing\DrainWithEarth;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Conductor;
 use Sartal\Core\Given\Catalogue\ElementPath;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Plan\Joining\Gestures\EarthDrain;
 use Sartal\Core\Plan\Joining\Hands;
+use Sartal\Core\Plan\Joining\Sketch;
 
 /**
  * A run of an assembly: both its ends, element by element, and where each core comes to.
@@ -29,8 +33,10 @@ use Sartal\Core\Plan\Joining\Hands;
  *     version: int,
  *     cable: string,
  *     withdrawn: bool,
+ *     drain: AssemblyDrain|null,
  *     ends: list<AssemblyEnd>,
  * }
+ * @phpstan-type AssemblyDrain array{joined: list<value-of<Side>>, against: list<string>, caution: string}
  * @phpstan-type AssemblyEnd array{
  *     side: value-of<Side>,
  *     place: string,
@@ -81,6 +87,7 @@ final class AssemblyRunResource
             'version' => $loaded->versions[$run->id] ?? 1,
             'cable' => $cable->name ?? $run->cable,
             'withdrawn' => $run->withdrawn,
+            'drain' => $cable === null ? null : self::drain($run, $pinouts, $cable, $loaded->installation),
             'ends' => array_map(
                 static fn (Side $side): array => [
                     'side' => $side->value,
@@ -93,6 +100,35 @@ final class AssemblyRunResource
                 ],
                 Side::cases(),
             ),
+        ];
+    }
+
+    /**
+     * Of the drain of its mains element: at which ends it goes with protective earth, and what is against it.
+     *
+     * @param  array<string, EndPinout>  $pinouts  by side
+     * @return AssemblyDrain|null null where it has none
+     */
+    private static function drain(Run $run, array $pinouts, CableType $cable, Installation $in): ?array
+    {
+        $drains = array_map(
+            static fn (Conductor $drain): string => $drain->path,
+            DrainWithEarth::drains($cable),
+        );
+        if ($drains === [] || $run->withdrawn) {
+            return null;
+        }
+        $joined = [];
+        foreach ($pinouts as $side => $pinout) {
+            foreach ($pinout->joints as $joint) {
+                array_push($joined, ...in_array($joint->conductor, $drains, true) ? [Side::from($side)->value] : []);
+            }
+        }
+
+        return [
+            'joined' => array_values(array_unique($joined)),
+            'against' => (new EarthDrain($run->id))->against(new Sketch($in)),
+            'caution' => DrainWithEarth::CAUTION,
         ];
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Joining\Gestures;
 
+use Sartal\Core\Ends\Preparing\DrainWithEarth;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Installation\HandJoint;
@@ -105,6 +106,14 @@ final readonly class JoinByHand implements Gesture
             $address = Node::address(Node::named($to));
             $clashes = $there !== [] && $fitting !== null &&
                 ! $this->mayMeet($on, $fitting, $address, $there, (string) $conductor);
+            if ($clashes && DrainWithEarth::isOne($on->cable($this->at)->conductors()[$conductor] ?? null)) {
+                throw CannotJoin::because('to', $address, sprintf(
+                    'The drain of mains shares contact %s of %s with protective earth alone, and at both ends of the '.
+                    'cable in one go. Do that instead.',
+                    $address,
+                    $on->fitting($fitting)->label,
+                ));
+            }
             if ($clashes) {
                 throw CannotJoin::because('to', $address, sprintf(
                     '%s is on contact %s of %s already. Move it first, or declare the contact as shared.',

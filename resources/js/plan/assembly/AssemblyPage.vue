@@ -14,6 +14,7 @@ import FairCopy from './FairCopy.vue'
 import FollowsList from './FollowsList.vue'
 import HoldCable from './HoldCable.vue'
 import InHand from './InHand.vue'
+import MainsDrain from './MainsDrain.vue'
 import NewConnector from './NewConnector.vue'
 import { spoken } from './names'
 import { useAssembly, type Follows, type GestureSent } from './useAssembly'
@@ -222,6 +223,11 @@ const title = computed(() =>
         </form>
         <p v-if="wrong || problem" class="note failed" role="alert">{{ problem || wrong }}</p>
         <p v-else-if="said" role="status" class="note good">{{ said }}</p>
+        <MainsDrain
+          v-if="end.run.drain"
+          :drain="end.run.drain"
+          :busy="busy"
+          @gesture="gesture" />
         <FollowsList v-if="follows && line.trim()" :follows="follows" />
         <InHand
           v-if="chosen.length"
