@@ -290,6 +290,7 @@ Route::prefix('api')->group(function (): void {
                 Route::patch('runs/{id}', [RunController::class, 'update']);
                 Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
                 Route::put('runs/{id}/ends/{side}/procedure', [RunController::class, 'procedure']);
+                Route::put('runs/{id}/ends/{side}/rule', [RunController::class, 'answers']);
                 Route::put('runs/{id}/ends/{side}/joint', [RunController::class, 'except']);
                 Route::delete('runs/{id}', [RunController::class, 'destroy']);
                 Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->where('id', Places::NUMBER);

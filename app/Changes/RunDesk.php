@@ -14,6 +14,7 @@ use App\Planning\RunKeys;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Run;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Proposing\Proposal;
 use Sartal\Core\Plan\Proposing\RunCodes;
@@ -290,6 +291,10 @@ final readonly class RunDesk
             $more = RunEdits::moved($in, $run, $next);
         } else {
             $next = $proposal->run;
+            foreach (Side::cases() as $side) {
+                // How an end is tinned or shrunk is no part of what it is joined to.
+                $next = $next->withEnd($side, $next->end($side)->answering($run->end($side)->own));
+            }
             $more = [...RunEdits::without($in, $run, $proposal), ...RunEdits::parts($proposal)];
         }
 

@@ -22,7 +22,6 @@ use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Units;
-use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Work\Bench\EndSheet;
 use Sartal\Core\Work\Bench\SheetFitting;
 use Sartal\Core\Work\Bench\SheetLeg;
@@ -530,14 +529,15 @@ final class SheetDrawing
         $this->canvas->text(self::LEFT, $this->y, 'House rules in force', 3.2, bold: true);
         $this->y += 4.8;
         foreach ($this->sheet->rules as $rule) {
-            $this->canvas->text(self::LEFT, $this->y, self::question($rule).' '.ucfirst($rule->words()).'.', 2.9);
+            $for = $rule->for === '' ? '' : ' ('.$rule->for.')';
+            $this->canvas->text(
+                self::LEFT,
+                $this->y,
+                $rule->answer::question().' '.ucfirst($rule->answer->words()).$for.'.',
+                2.9,
+            );
             $this->y += 4.4;
         }
-    }
-
-    private static function question(School $rule): string
-    {
-        return $rule::question();
     }
 
     /** @return array<array-key, string> address → colour of the core on it */

@@ -195,6 +195,7 @@ final class FileDecoder
             $fields->length('usable', Length::metres(1000), $defaults->usable),
             $fields->length('reelMargin', Length::metres(100), $defaults->reelMargin),
             $fields->has('labels') ? self::labels($fields->child('labels')) : $defaults->labels,
+            array_merge(...$fields->each('departures', SchoolsCodec::departures(...))),
             ...$choices,
         );
         $fields->done();

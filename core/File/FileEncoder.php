@@ -94,6 +94,9 @@ final class FileEncoder
                 'limit' => $rules->labels->limit,
             ],
             ...self::schools($rules),
+            ...$rules->departures === []
+                ? []
+                : ['departures' => SchoolsCodec::encodeDepartures($rules->departures)],
         ];
     }
 

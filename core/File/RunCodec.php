@@ -71,6 +71,7 @@ final class RunCodec
             ),
             $fields->textMap('unused'),
             self::bare($fields, $legs),
+            $fields->has('rules') ? SchoolsCodec::own($fields->child('rules')) : [],
         );
         $fields->done();
 
@@ -162,6 +163,7 @@ final class RunCodec
             ),
             'unused' => $end->unused === [] ? null : (object) $end->unused,
             'bare' => $end->bare?->value,
+            'rules' => $end->own === [] ? null : (object) SchoolsCodec::encodeOwn($end->own),
         ]);
     }
 

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from './house'
 import { strToU8, zipSync } from 'fflate'
-import { accept, choose, signIn } from './crew'
+import { accept, choose, go, signIn } from './crew'
 
 const undo = async (page: Page, said: RegExp) => {
   await page.goto('/schedule')
@@ -83,6 +83,30 @@ test('a house rule shows what it would change; nothing is saved until it is', as
   await page.getByRole('button', { name: 'Save the rules' }).click()
   await accept(page)
   await expect(page.getByText('House rules are saved.')).toBeVisible()
+  await undo(page, /Undone: House rules changed/)
+})
+
+test('a loom answers otherwise than the house, and one end otherwise than its loom', async ({ page }) => {
+  await signIn(page, 'lead', '/rules')
+  const question = page.getByRole('group', { name: 'How much of a twisted screen is tinned?' })
+  await question.getByRole('button', { name: 'Otherwise for…' }).click()
+  await question.getByRole('combobox').selectOption({ label: 'loom L4 gallery' })
+  await expect(question.getByRole('combobox', { name: /For loom L4 gallery/ })).toHaveValue('full')
+  const verdict = page.getByRole('complementary')
+  await expect(verdict).toContainText('loom L4 gallery: all of it')
+  await page.getByRole('button', { name: 'Save the rules' }).click()
+  await expect(page.getByText('House rules are saved.')).toBeVisible()
+  await go(page, '/runs/A-118/sheet/A')
+  const tinned = page.getByRole('listitem').filter({ hasText: 'How much of a twisted screen is tinned?' })
+  await expect(tinned).toContainText('all of it loom L4 gallery')
+  await tinned.getByRole('button').click()
+  await tinned.getByRole('combobox').selectOption('first-half')
+  await expect(tinned).toContainText('the first half, from the tip this end')
+  // What both ends have to agree on is not offered here.
+  const hot = page.getByRole('listitem').filter({ hasText: 'Which core of an audio pair is hot?' })
+  await expect(hot.getByRole('button')).toHaveCount(0)
+  await page.goto('/schedule')
+  await undo(page, /Undone: A-118 end A/)
   await undo(page, /Undone: House rules changed/)
 })
 

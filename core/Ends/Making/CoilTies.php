@@ -27,7 +27,7 @@ final readonly class CoilTies
     /** Null where the house wants none, or this is not the end that it stays at. */
     public function of(Run $run, Side $side, Leg $leg, LegFit $fit): ?SlideOn
     {
-        $isWanted = $this->installation->rule(CoilTie::class) === CoilTie::One;
+        $isWanted = $this->installation->rulesFor($run)->on(CoilTie::class) === CoilTie::One;
         if (! $isWanted || ! $run->build->isAtTheBench() || count($run->end($side)->legs) !== 1) {
             return null;
         }

@@ -13,6 +13,7 @@ use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Fitting;
+use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
@@ -39,7 +40,7 @@ final readonly class EndMaker
      */
     public function of(Run $run, Side $side, CableType $cable, array $joined): array
     {
-        $preparer = new LegPreparer($this->installation->catalogue, $this->installation->rules());
+        $preparer = new LegPreparer($this->installation->catalogue, $this->installation->rulesFor($run, $side));
         $signals = $this->signals($run);
         $legs = $of = [];
         foreach ($joined as $joint) {
@@ -89,12 +90,13 @@ final readonly class EndMaker
         $blocks = $plan === null || $exit === null || ! $type->cable->staggered
             ? []
             : Blocks::in(self::used($plan, $legs), $layout, $exit);
+        $rules = $this->installation->rulesFor($run, $side);
         foreach ($legs as $i => $leg) {
             $stations = new Stations(
                 $leg->fit,
                 $leg->joints,
                 $leg->preparation,
-                $this->installation->rules(),
+                $rules,
                 $blocks,
                 $leg->leg,
             );
@@ -106,7 +108,7 @@ final readonly class EndMaker
             );
             $made = $procedure === null ? null : $this->made($procedure, $stations, $protective, $far);
             $legs[$i] = $leg->madeAs($made, $made?->made->isRight() === true ? null : $this->made(
-                $this->plain($leg),
+                $this->plain($leg, $rules),
                 $stations,
                 $protective,
                 $far,
@@ -116,14 +118,14 @@ final readonly class EndMaker
         return new FittingAtEnd($fitting, $plan, $exit, $legs, $blocks);
     }
 
-    private function plain(LegInFitting $leg): MakingProcedure
+    private function plain(LegInFitting $leg, HouseRules $rules): MakingProcedure
     {
         $catalogue = $this->installation->catalogue;
 
         return (new PlainMaking(
             $leg->preparation,
             $leg->fit->layout,
-            $this->installation->rules(),
+            $rules,
             $catalogue->securing($leg->fit->connector),
         ))->procedure();
     }

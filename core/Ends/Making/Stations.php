@@ -115,6 +115,7 @@ final readonly class Stations
                 reaches: $this->reaches($procedure, $protective),
                 takes: $this->takes(),
                 throughLugs: $procedure->throughLugs,
+                sleeved: $this->bareEarths($earths),
             ),
             new PartsThere(
                 arrive: array_map(static fn (SlideOn $slide): Arrival => self::arrival($slide), $parts),
@@ -133,6 +134,20 @@ final readonly class Stations
             measured: $this->isMeasured() ? $this->leg?->measured : null,
             planned: $this->isMeasured() ? $this->reach($procedure) : null,
         );
+    }
+
+    /**
+     * A drain that is earth passes the live terminals, and has nothing round it.
+     *
+     * @param  list<string>  $earths  keys of what is protective earth's
+     * @return list<string>
+     */
+    private function bareEarths(array $earths): array
+    {
+        return array_values(array_filter(
+            $earths,
+            fn (string $key): bool => ($this->end->pieces[$key] ?? null)?->kind === PieceKind::Drain,
+        ));
     }
 
     /** @return list<string> terminals in the order of work, as the house has it and as they are got at */

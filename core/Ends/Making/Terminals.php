@@ -19,7 +19,8 @@ final readonly class Terminals
      * @param  array<int|string, list<string>>  $covers  terminal → terminals that nobody gets at once it is joined
      * @param  list<string>  $order  terminals as they are joined one after the other; nothing where nobody said
      * @param  array<int|string, Length>  $reaches  terminal → how far it is from where the sheath ends in the connector
-     * @param  array<int|string, int>  $takes  terminal → how many conductors its maker lets into it; without it, one
+     * @param  array<int|string, int>  $takes  terminal → how many conductors its maker lets into it; without it nobody
+     *     knows, and it is one
      * @param  bool  $throughLugs  they are open lugs: wire goes through, and none that was filled takes it
      * @param  list<string>  $sleeved  keys of bare conductors that have to be in a sleeve
      */

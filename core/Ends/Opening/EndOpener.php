@@ -25,6 +25,7 @@ use Sartal\Core\Given\Catalogue\PartKind;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
@@ -65,7 +66,9 @@ final readonly class EndOpener
         if ($procedure === null) {
             return null;
         }
-        $parts = $this->parts($cable, $legs, $ends, $fittings[0]->legs[0]->fit);
+        $rules = $this->installation->rulesFor($run, $side);
+        $isSleeved = $rules->on(CompositeSleeve::class) === CompositeSleeve::Whole;
+        $parts = $this->parts($cable, $legs, $ends, $fittings[0]->legs[0]->fit, $isSleeved);
         $station = new Station(
             parts: new PartsThere(
                 arrive: $this->arrivals($parts, $run, $side, $cable),
@@ -73,7 +76,7 @@ final readonly class EndOpener
                 snags: [self::SLEEVING],
                 under: [self::SLEEVING, self::LEG_SLEEVING],
             ),
-            answers: $this->answers($procedure),
+            answers: self::answers($procedure, $rules),
             legs: self::lengths($legs, $lengths),
         );
         $end = AsCut::of($cable);
@@ -172,11 +175,6 @@ final readonly class EndOpener
         return true;
     }
 
-    private function isSleeved(): bool
-    {
-        return $this->installation->rule(CompositeSleeve::class) === CompositeSleeve::Whole;
-    }
-
     /**
      * Sleeving is one piece for both ends: it comes over the first that is opened.
      *
@@ -206,13 +204,13 @@ final readonly class EndOpener
      * @param  list<array{HazardDomain, string}>  $ends
      * @return array<int|string, SlideOn> first on first
      */
-    private function parts(CableType $cable, array $legs, array $ends, LegFit $first): array
+    private function parts(CableType $cable, array $legs, array $ends, LegFit $first, bool $isSleeved): array
     {
         $all = $this->installation->catalogue->parts();
         $over = $cable->outerDiameter;
         $connector = $first->layout->types[''];
         $parts = [];
-        $sleeve = $this->isSleeved() ? SleeveChoice::among($all, $over) : null;
+        $sleeve = $isSleeved ? SleeveChoice::among($all, $over) : null;
         if ($sleeve !== null) {
             $parts[self::SLEEVING] = new SlideOn(
                 $sleeve,
@@ -265,11 +263,11 @@ final readonly class EndOpener
     }
 
     /** @return array<class-string<School>, School> */
-    private function answers(MakingProcedure $procedure): array
+    private static function answers(MakingProcedure $procedure, HouseRules $rules): array
     {
         $answers = [];
         foreach ($procedure->asks() as $question) {
-            $answers[$question] = $this->installation->rule($question);
+            $answers[$question] = $rules->on($question);
         }
 
         return $answers;

@@ -53,7 +53,8 @@ final class PinoutMaker
 
     public static function make(Installation $installation, Run $run, Side $side, CableType $cable): EndPinout
     {
-        $rule = new self($installation, $run, $side, $cable, ConductorChoice::under($cable, $installation->rules()));
+        $choice = ConductorChoice::under($cable, $installation->rulesFor($run));
+        $rule = new self($installation, $run, $side, $cable, $choice);
 
         return $rule->work($run->end($side));
     }
@@ -113,7 +114,7 @@ final class PinoutMaker
         return $signal->telescopes &&
             $function->pole === SignalFunction::SCREEN &&
             $this->side === Side::B &&
-            $this->installation->rule(ShellBond::class) === ShellBond::OneEnd;
+            $this->installation->rulesFor($this->run)->on(ShellBond::class) === ShellBond::OneEnd;
     }
 
     private function missing(SignalFunction $function, Carriage $carriage, string $signal): void

@@ -114,9 +114,11 @@ final class WiringBuilder
             }
         }
         if (isset($layout->shells[ConnectorType::SHELL])) {
-            $tie = $this->tie($layout->types['']->cable->shell);
-            foreach ($tie === ShellTie::None ? [] : $joints as $joint) {
+            $made = $layout->types['']->cable->shell;
+            foreach ($joints as $joint) {
+                $tie = $this->tie($made, $joint->run);
                 $ties =
+                    $tie !== ShellTie::None &&
                     $joint->function === self::SCREEN &&
                     Node::fitting($joint->to) === $id &&
                     ! Node::isShell($joint->to);
@@ -135,16 +137,21 @@ final class WiringBuilder
         }
     }
 
-    /** What really ties the shell: a lug is joined only where the house bonds shells. */
-    private function tie(ShellTie $made): ShellTie
+    /** What really ties the shell: a lug is joined only where shells are bonded at that cable. */
+    private function tie(ShellTie $made, string $run): ShellTie
     {
         return match ($made) {
-            ShellTie::Lug => $this->installation->rule(ShellBond::class) === ShellBond::Bonded
+            ShellTie::Lug => $this->bond($run) === ShellBond::Bonded
                 ? ShellTie::Lug
                 : ShellTie::None,
             ShellTie::Clamp => ShellTie::Clamp,
             ShellTie::None, ShellTie::Screen => ShellTie::None,
         };
+    }
+
+    private function bond(string $run): ShellBond
+    {
+        return $this->installation->rulesFor($this->installation->theRun($run))->on(ShellBond::class);
     }
 
     private function linksAmong(Assembly $assembly): void

@@ -6,6 +6,7 @@ namespace Sartal\Core\Given\Installation;
 
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
+use Sartal\Core\Given\Schools\School;
 
 /** One end of a run: where it is, what it needs in length, and the legs it parts into. */
 final readonly class End
@@ -23,6 +24,7 @@ final readonly class End
      * @param  list<HandJoint>  $handJoints
      * @param  array<int|string, string>  $unused  conductor or element path → reason
      * @param  ?BareEnd  $bare  how it is left where no leg of it lands anywhere; null: nobody said
+     * @param  list<School>  $own  answers that hold for this end and not the house's
      */
     public function __construct(
         public string $location,
@@ -34,6 +36,7 @@ final readonly class End
         public array $handJoints = [],
         public array $unused = [],
         public ?BareEnd $bare = null,
+        public array $own = [],
     ) {
     }
 
@@ -59,6 +62,12 @@ final readonly class End
     public function withLegs(array $legs): self
     {
         return $this->copy(['legs' => $legs, 'bare' => self::land($legs) ? null : $this->bare]);
+    }
+
+    /** @param  list<School>  $own  answers that hold for this end and not the house's */
+    public function answering(array $own): self
+    {
+        return $this->copy(['own' => $own]);
     }
 
     /**

@@ -24,7 +24,7 @@ use Sartal\Core\Given\Schools\SecondEnd;
 use Sartal\Core\Given\Schools\ShellBond;
 use Sartal\Core\Given\Schools\TestedBy;
 
-/** Conventions chosen once for an installation; every sheet follows them. */
+/** Conventions chosen once for an installation, and where it departs from them; every sheet follows. */
 final readonly class HouseRules
 {
     /** @var list<class-string<School>> in the order in which they are asked */
@@ -58,6 +58,7 @@ final readonly class HouseRules
      * @param  Length  $usable  an offcut from here on goes back on the shelf; shorter is scrap
      * @param  Length  $reelMargin  stays on every reel, for an end that is damaged and a reel that is short
      * @param  LabelScheme  $labels  what is printed on them
+     * @param  list<Departure>  $departures  where a school differs within the installation
      */
     public function __construct(
         public float $routeAllowance,
@@ -67,6 +68,7 @@ final readonly class HouseRules
         public Length $usable,
         public Length $reelMargin,
         public LabelScheme $labels,
+        public array $departures,
         School ...$choices,
     ) {
         $chosen = [];
@@ -86,7 +88,20 @@ final readonly class HouseRules
             Length::metres(3),
             Length::zero(),
             new LabelScheme(),
+            [],
         );
+    }
+
+    /** @return ?class-string<School> by its key */
+    public static function school(string $key): ?string
+    {
+        foreach (self::SCHOOLS as $school) {
+            if ($school::key() === $key) {
+                return $school;
+            }
+        }
+
+        return null;
     }
 
     public function with(School ...$choices): self
@@ -97,6 +112,69 @@ final readonly class HouseRules
     public function withLabels(LabelScheme $labels): self
     {
         return $this->copy(['labels' => $labels]);
+    }
+
+    /** @param  list<Departure>  $departures */
+    public function departing(array $departures): self
+    {
+        return $this->copy(['departures' => $departures]);
+    }
+
+    /** The house's own answers. */
+    public function atLarge(): self
+    {
+        return $this->departures === [] ? $this : $this->departing([]);
+    }
+
+    /**
+     * As they hold for one cable, or one end of it: the family's answers above the house's, the loom's above the
+     * family's, the end's own above all.
+     *
+     * @param  string  $loom  "" where it is in none
+     * @param  list<School>  $own  of the end
+     */
+    public function for(string $family, string $loom, array $own = []): self
+    {
+        if ($this->departures === [] && $own === []) {
+            return $this;
+        }
+        $choices = array_map(
+            static fn (Departure $departure): School => $departure->choice,
+            $this->departuresFor($family, $loom),
+        );
+
+        return $this->copy(['departures' => []], ...$choices, ...$own);
+    }
+
+    /**
+     * What departs from the house for one cable on a question; null where the house's answer holds.
+     *
+     * @param  class-string<School>  $school
+     * @param  string  $loom  "" where it is in none
+     */
+    public function departure(string $school, string $family, string $loom): ?Departure
+    {
+        $holds = null;
+        foreach ($this->departuresFor($family, $loom) as $departure) {
+            $holds = $school === $departure->choice::class ? $departure : $holds;
+        }
+
+        return $holds;
+    }
+
+    /** @return list<Departure> the family's first, so that the loom's stand above them */
+    private function departuresFor(string $family, string $loom): array
+    {
+        $mine = [];
+        foreach (DepartureOf::cases() as $of) {
+            foreach ($this->departures as $departure) {
+                if ($departure->of === $of && $departure->isFor($family, $loom)) {
+                    $mine[] = $departure;
+                }
+            }
+        }
+
+        return $mine;
     }
 
     /**

@@ -215,6 +215,16 @@ final readonly class Installation
         return $this->rules;
     }
 
+    /** As they hold for a run, or for one end of it. */
+    public function rulesFor(Run $run, ?Side $side = null): HouseRules
+    {
+        return $this->rules->for(
+            $this->catalogue->cable($run->cable)->family ?? '',
+            $run->loom ?? '',
+            $side === null ? [] : $run->end($side)->own,
+        );
+    }
+
     public function economy(): Economy
     {
         return $this->economy;

@@ -24,6 +24,11 @@ enum CoilTie: string implements School
         return self::None;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::Group;
+    }
+
     public static function reason(): string
     {
         return 'What is pulled soon needs none; what is coiled again and again keeps one for as long as it is used.';

@@ -24,6 +24,11 @@ enum ColourScheme: string implements School
         return self::B;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::House;
+    }
+
     public static function reason(): string
     {
         return 'Both work; what counts is that the two ends agree. B is the commoner of the two.';

@@ -24,6 +24,11 @@ enum CompositeSleeve: string implements School
         return self::Whole;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::Group;
+    }
+
     public static function reason(): string
     {
         return 'Such a cable is carried and trodden on: sleeving takes the wear, and holds the signal leg together. '.

@@ -24,6 +24,11 @@ enum ContactsMade: string implements School
         return self::AsMade;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::Group;
+    }
+
     public static function reason(): string
     {
         return 'A crimp made with its own die is gas-tight and needs no iron; a cup is made for solder.';

@@ -26,6 +26,11 @@ enum HotColour: string implements School
         return self::Coloured;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::Group;
+    }
+
     public static function reason(): string
     {
         return 'One rule for every cable type, so that two people colour the two ends alike.';

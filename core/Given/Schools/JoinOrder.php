@@ -25,6 +25,11 @@ enum JoinOrder: string implements School
         return self::HardestFirst;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::End;
+    }
+
     public static function reason(): string
     {
         return 'The joint that others would be in the way of is made while there is room.';

@@ -26,6 +26,11 @@ enum JointShrink: string implements School
         return self::None;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::End;
+    }
+
     public static function reason(): string
     {
         return 'A joint that can be seen can be inspected later.';

@@ -26,6 +26,11 @@ enum LabelMaterial: string implements School
         return self::Wrap;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::House;
+    }
+
     public static function reason(): string
     {
         return 'A wrap goes on a finished cable and is covered by its own clear tail; a heat-shrink label has to be '.

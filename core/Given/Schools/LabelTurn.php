@@ -26,6 +26,11 @@ enum LabelTurn: string implements School
         return self::UnderlineAndWord;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::House;
+    }
+
     public static function reason(): string
     {
         return 'A line shows which way up, and the word settles it over a radio.';

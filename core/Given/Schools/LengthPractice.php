@@ -24,6 +24,11 @@ enum LengthPractice: string implements School
         return self::Measured;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::Group;
+    }
+
     public static function reason(): string
     {
         return 'A measured end wastes nothing; a stated allowance covers a slip of the blade.';

@@ -25,6 +25,11 @@ enum MainsEnds: string implements School
         return self::Ferrule;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::Group;
+    }
+
     public static function reason(): string
     {
         return 'Tinned strands creep under a screw and the joint comes loose; bare ones splay.';

@@ -24,6 +24,11 @@ enum ScreenAndDrain: string implements School
         return self::DrainAlone;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::Group;
+    }
+
     public static function reason(): string
     {
         return 'They touch all along the cable, so the drain alone carries as well and fits the cup.';

@@ -24,6 +24,11 @@ enum ScreenTinning: string implements School
         return self::FirstHalf;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::End;
+    }
+
     public static function reason(): string
     {
         return 'Solder that reaches the sheath makes a stiff place, and the screen breaks there.';

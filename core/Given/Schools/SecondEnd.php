@@ -24,6 +24,11 @@ enum SecondEnd: string implements School
         return self::Whole;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::House;
+    }
+
     public static function reason(): string
     {
         return 'An end that is finished is inspected at once, and nothing half-made lies about.';

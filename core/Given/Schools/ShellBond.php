@@ -25,6 +25,11 @@ enum ShellBond: string implements School
         return self::Free;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::Group;
+    }
+
     public static function reason(): string
     {
         return 'A bonded shell defeats a ground lift and closes hum loops through the chassis.';

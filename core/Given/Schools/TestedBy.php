@@ -24,6 +24,11 @@ enum TestedBy: string implements School
         return self::Anybody;
     }
 
+    public static function latitude(): Latitude
+    {
+        return Latitude::House;
+    }
+
     public static function reason(): string
     {
         return 'A small crew has no second person to spare; the map does not care who holds the lamp.';

@@ -25,11 +25,8 @@ use Sartal\Core\Plan\Runs\RunPlans;
  */
 final readonly class MainsDrainChecks implements NeighbourCheck
 {
-    private DrainWithEarth $rule;
-
     public function __construct(private Installation $installation)
     {
-        $this->rule = new DrainWithEarth($installation->catalogue, $installation->rules());
     }
 
     public function of(Neighbourhood $near, RunPlans $runs): array
@@ -145,9 +142,10 @@ final readonly class MainsDrainChecks implements NeighbourCheck
             )];
         }
         $layout = FittingLayout::unfolded($fitting, $this->installation->catalogue);
+        $rule = new DrainWithEarth($this->installation->catalogue, $this->installation->rulesFor($run));
         $against = $layout === null
             ? []
-            : $this->rule->against($core, $drain, $layout, $joint->address(), $fitting->label);
+            : $rule->against($core, $drain, $layout, $joint->address(), $fitting->label);
 
         return array_map(
             fn (string $words): Finding => $this->stop(

@@ -258,7 +258,7 @@ final readonly class JoinLine
         if ($alone !== null) {
             return [$alone->element->label => [$alone]];
         }
-        $choice = ConductorChoice::under($cable, $this->in->rules());
+        $choice = ConductorChoice::under($cable, $this->in->rulesFor($run));
         $wires = [];
         foreach ($run->carries as $carriage) {
             $signal = $this->in->catalogue->signal($this->in->circuit($carriage->circuit)->signal ?? '');

@@ -29,6 +29,7 @@ final class InputHashes
     /** @var array<int|string, string> */
     private array $fittings = [];
 
+    /** The house's own; what departs from them is of the runs that it holds for. */
     private readonly string $rules;
 
     public function __construct(
@@ -36,7 +37,7 @@ final class InputHashes
         private readonly Layout $layout,
         private readonly ObjectHashes $objects,
     ) {
-        $this->rules = self::hash($installation->rules());
+        $this->rules = self::hash($installation->rules()->atLarge());
     }
 
     public function run(Run $run): string
@@ -113,6 +114,8 @@ final class InputHashes
         $catalogue = $in->catalogue;
         $parts = [
             $this->rules,
+            // Its ends' own are its own; what holds for its family or loom is not.
+            $in->rules()->departures === [] ? null : $in->rulesFor($run)->answers(),
             $this->objects->of($run),
             $this->shared(
                 'cable',

@@ -99,7 +99,7 @@ final class CutLength
     /** @return list<Term> what both ends take, however long the cable is between them */
     private static function ends(Run $run, Installation $installation): array
     {
-        $rules = $installation->rules();
+        $rules = $installation->rulesFor($run);
         [$a, $b] = [$run->a, $run->b];
         $terms = [
             self::both('preparation', $a->preparation, $b->preparation),

@@ -61,7 +61,7 @@ final readonly class UsedUp
     private static function likeness(Run $run, Side $side, Installation $installation): string
     {
         $end = $run->end($side);
-        $of = [$run->cable, $run->build->value, $side->value, $installation->rules()->answers()];
+        $of = [$run->cable, $run->build->value, $side->value, $installation->rulesFor($run, $side)->answers()];
         foreach ($run->carries as $carriage) {
             $of[] = [$carriage->element, $installation->circuit($carriage->circuit)->signal ?? ''];
         }

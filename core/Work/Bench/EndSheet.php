@@ -19,7 +19,7 @@ final readonly class EndSheet
      * @param  list<SheetFitting>  $fittings
      * @param  list<list<int>>  $alike  numbers of fittings that are made alike
      * @param  list<Unused>  $unused
-     * @param  list<School>  $rules  the house's choices that bear on this end
+     * @param  list<RuleInForce>  $rules  that bear on this end
      * @param  ?OpenedEnd  $opened  before its legs are made; null where nothing says how
      */
     public function __construct(
@@ -34,6 +34,17 @@ final readonly class EndSheet
         public array $rules,
         public ?OpenedEnd $opened = null,
     ) {
+    }
+
+    public function follows(School $answer): bool
+    {
+        foreach ($this->rules as $rule) {
+            if ($rule->answer === $answer) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function isMains(): bool

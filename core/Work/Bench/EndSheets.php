@@ -31,7 +31,6 @@ use Sartal\Core\Given\Schools\JoinOrder;
 use Sartal\Core\Given\Schools\JointShrink;
 use Sartal\Core\Given\Schools\LengthPractice;
 use Sartal\Core\Given\Schools\MainsEnds;
-use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Given\Schools\ScreenAndDrain;
 use Sartal\Core\Given\Schools\ScreenTinning;
 use Sartal\Core\Given\Schools\SecondEnd;
@@ -79,12 +78,12 @@ final readonly class EndSheets
             $this->installation->locationName($run->end($side)->location),
             $fittings,
             self::alike($fittings),
-            (new SlideOns($this->installation->catalogue, $this->installation->rules()))->breakout(
+            (new SlideOns($this->installation->catalogue, $this->installation->rulesFor($run, $side)))->breakout(
                 $cable,
                 count($fittings) > 1 ? count($run->end($side)->legs) : 0,
             ),
             $plan->end($side)->unused,
-            $this->rules($run, $fittings, $opened),
+            $this->rules($run, $side, $fittings, $opened),
             $opened,
         );
     }
@@ -193,9 +192,9 @@ final readonly class EndSheets
      * Only what somebody at this vice has to know.
      *
      * @param  list<SheetFitting>  $fittings
-     * @return list<School>
+     * @return list<RuleInForce>
      */
-    private function rules(Run $run, array $fittings, ?OpenedEnd $opened): array
+    private function rules(Run $run, Side $side, array $fittings, ?OpenedEnd $opened): array
     {
         $terminals = array_merge(
             ...array_map(static fn (SheetFitting $fitting): array => $fitting->terminals, $fittings),
@@ -240,7 +239,7 @@ final readonly class EndSheets
         ];
 
         return array_map(
-            fn (string $school): School => $this->installation->rule($school),
+            fn (string $school): RuleInForce => RuleInForce::of($school, $run, $side, $this->installation),
             array_keys(array_filter($bearing)),
         );
     }

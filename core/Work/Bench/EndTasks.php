@@ -41,7 +41,7 @@ final readonly class EndTasks
     public function of(EndSheet $sheet, array $shared, string $after): EndWork
     {
         $several = count($sheet->run->end($sheet->side)->legs) > 1;
-        if ($this->rules->on(LengthPractice::class) === LengthPractice::CutLong && $sheet->fittings !== []) {
+        if ($sheet->follows(LengthPractice::CutLong) && $sheet->fittings !== []) {
             $after = $this->trim($sheet, $after);
         }
         [$on, $sleeve] = $this->onSheath($sheet, $after);

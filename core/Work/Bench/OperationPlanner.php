@@ -167,17 +167,18 @@ final readonly class OperationPlanner
             }
         }
         $whole = new RunTasks($draft);
-        $tasks = new EndTasks(
-            $draft,
-            $this->installation->rules(),
-            new WireFerrules($this->installation->catalogue, $this->installation->rules()),
-            $this->labels,
-            $former,
-        );
         $ends = [];
         foreach ($runs as $run) {
             $after = $whole->of($run, $plans[$run->id], $cables[$run->id]);
             foreach ($sheets[$run->id] ?? [] as $side => $sheet) {
+                $rules = $this->installation->rulesFor($run, $sheet->side);
+                $tasks = new EndTasks(
+                    $draft,
+                    $rules,
+                    new WireFerrules($this->installation->catalogue, $rules),
+                    $this->labels,
+                    $former,
+                );
                 $ends[$run->id][$side] = $tasks->of($sheet, $shared, $after);
             }
         }

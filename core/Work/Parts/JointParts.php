@@ -36,7 +36,7 @@ final readonly class JointParts
             }
         }
         $conductors = $this->installation->catalogue->theCable($run->cable)->conductors();
-        $wires = new WireFerrules($this->installation->catalogue, $this->installation->rules());
+        $wires = new WireFerrules($this->installation->catalogue, $this->installation->rulesFor($run, $side));
         $hot = 0;
         $ferrules = $screwed = [];
         foreach ($plan->end($side)->joints as $joint) {

@@ -90,7 +90,9 @@ final class FormerConversionTest extends TestCase
         $shipped = ShippedCatalogue::load();
         $made = FormerConversion::of(self::decoded(self::before()), $shipped);
         $looked = 0;
-        foreach ($shipped->connectors() as $id => $type) {
+        // Types that ship since were never made by recipes.
+        $then = FormerFixtures::catalogue()['connectors'];
+        foreach (array_intersect_key($shipped->connectors(), $then) as $id => $type) {
             self::assertSame($type->cable->procedures, $made->theConnector($id)->cable->procedures, (string) $id);
             $looked += $type->cable->procedures === [] ? 0 : 1;
         }

@@ -212,6 +212,7 @@ final class RecordTest extends TestCase
                     Length::metres(3),
                     Length::zero(),
                     new LabelScheme(),
+                    [],
                 ),
             )->installation,
         )->judged();

@@ -208,11 +208,12 @@ final class StepsTest extends TestCase
         $sketch = new Sketch($bench->installation);
         (new EarthDrain('P-1'))->draw($sketch);
         $bench = $bench->with(runs: $sketch->drawn()->in->runs());
-        $parts = $together = [];
+        $parts = $together = $ids = [];
         foreach (self::traveller($bench)->operations as $each) {
             if (str_contains($each->id, '|A|') && str_contains($each->part, 'bootlace')) {
                 $parts[$each->address] = $each->part;
             }
+            $ids[] = $each->id;
             if (str_starts_with($each->id, 'P-1|A|leg-1|') && str_contains($each->words, 'green/yellow')) {
                 $together[] = $each->words;
             }
@@ -220,5 +221,7 @@ final class StepsTest extends TestCase
         ksort($parts);
         self::assertSame(['L' => 'bootlace-1-5', 'N' => 'bootlace-1-5', 'PE' => 'bootlace-twin-1-5'], $parts);
         self::assertSame(['Cut the green/yellow core and the drain to length'], $together);
+        self::assertContains('P-1|A|leg-1|make|drain-sleeve', $ids, 'It is bare, and passes live terminals.');
+        self::assertNotContains('P-1|A|leg-1|make|drain-off', $ids);
     }
 }

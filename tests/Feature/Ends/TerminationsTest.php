@@ -560,4 +560,77 @@ final class TerminationsTest extends TestCase
         $send('')->assertOk();
         self::assertSame(json_decode($before, true)['runs'], json_decode($this->snapshot(), true)['runs']);
     }
+
+    /** @return array<string, array{answer: string, for: string}> question's key → as it holds for one end */
+    private function inForce(string $end): array
+    {
+        $rules = $this->as('planner')->getJson('/api/runs/'.$end)->assertOk()->json('sheet.rules');
+
+        return array_map(
+            static fn (array $rule): array => ['answer' => $rule['answer'], 'for' => $rule['for']],
+            array_column($rules, null, 'key'),
+        );
+    }
+
+    public function test_a_loom_and_an_end_answer_otherwise_than_the_house(): void
+    {
+        $before = $this->snapshot();
+        $half = ['answer' => 'the first half, from the tip', 'for' => ''];
+        $all = static fn (string $for): array => ['answer' => 'all of it', 'for' => $for];
+        $rules = $this->as('planner')->getJson('/api/rules')->assertOk()->json();
+        self::assertContains(['of' => 'loom', 'id' => 'L4', 'name' => 'loom L4 gallery'], $rules['groups']);
+        $sent = [
+            'rules' => ['departures' => [['loom' => 'L4', 'screenTinning' => 'full', 'shell' => 'bonded']]] +
+                $rules['rules'],
+            'version' => $rules['version'],
+        ];
+        // What it would do is seen first: shells are bonded in that loom, and nowhere else.
+        $ends = $this->postJson('/api/rules/preview', $sent)->assertOk()->json('tests.names');
+        self::assertNotSame([], $ends);
+        $code = static fn (string $name): string => explode(' ', $name)[0];
+        $l4 = ['A-118', 'A-119', 'A-121', 'A-122', 'D-032'];
+        self::assertSame([], array_diff(array_map($code, $ends), $l4));
+        $this->putJson('/api/rules', $sent)->assertOk();
+        self::assertSame($all('loom L4 gallery'), $this->inForce('A-118/sheet/A')['screenTinning']);
+        self::assertSame($half, $this->inForce('A-114/sheet/A')['screenTinning']);
+        $send = fn (string $question, string $answer) => $this->as('planner')->putJson('/api/runs/A-114/ends/B/rule', [
+            'question' => $question,
+            'answer' => $answer,
+            'version' => $this->getJson('/api/runs/A-114')->json('version'),
+        ]);
+        $send('screenTinning', 'full')->assertOk();
+        self::assertSame($all('this end'), $this->inForce('A-114/sheet/B')['screenTinning']);
+        self::assertSame($half, $this->inForce('A-114/sheet/A')['screenTinning']);
+        $send('hotColour', 'red')
+            ->assertUnprocessable()
+            ->assertJsonPath(
+                'errors.question.0',
+                '"hotColour": This is answered for a cable as a whole. '.
+                    'Answer it for the loom, the family or the house.',
+            );
+        $send('screenTinning', 'some')->assertUnprocessable()->assertJsonValidationErrors('answer');
+        $send('no such question', '')->assertUnprocessable()->assertJsonValidationErrors('question');
+        // A duplicate and a change of its line keep it.
+        $this->patchJson('/api/runs/A-114', [
+            'line' => ['tail_a' => '2'],
+            'version' => $this->getJson('/api/runs/A-114')->json('version'),
+        ])->assertOk();
+        self::assertSame($all('this end'), $this->inForce('A-114/sheet/B')['screenTinning']);
+        $this->undo();
+        $send('screenTinning', '')->assertOk();
+        self::assertSame($half, $this->inForce('A-114/sheet/B')['screenTinning']);
+        $rules = $this->getJson('/api/rules')->json();
+        $house = array_diff_key($rules['rules'], ['departures' => true]);
+        $this->putJson('/api/rules', ['rules' => $house, 'version' => $rules['version']])->assertOk();
+        self::assertSame($before, $this->snapshot());
+    }
+
+    public function test_what_cannot_differ_is_refused_before_it_is_saved(): void
+    {
+        $rules = $this->as('planner')->getJson('/api/rules')->json();
+        $this->putJson('/api/rules', [
+            'rules' => ['departures' => [['loom' => 'L4', 'labelTurn' => 'word']]] + $rules['rules'],
+            'version' => $rules['version'],
+        ])->assertUnprocessable()->assertSee('departures[0].labelTurn')->assertSee('whole installation');
+    }
 }

@@ -22,7 +22,10 @@ use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Installation\DepartureOf;
 use Sartal\Core\Given\Installation\HouseRules;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Schools\Latitude;
 use Sartal\Core\Given\Schools\School;
 
 /**
@@ -33,6 +36,7 @@ use Sartal\Core\Given\Schools\School;
  *     question: string,
  *     usual: string,
  *     reason: string,
+ *     latitude: value-of<Latitude>,
  *     answers: list<array{value: int|string, words: string}>,
  * }
  *
@@ -45,14 +49,43 @@ final readonly class RulesController
     {
     }
 
-    /** @return Answer<array{rules: FileRules, schools: list<SchoolCard>, version: int}> */
+    /**
+     * @return Answer<array{
+     *     rules: FileRules,
+     *     schools: list<SchoolCard>,
+     *     groups: list<array{of: value-of<DepartureOf>, id: string, name: string}>,
+     *     version: int,
+     * }>
+     */
     public function show(StoredInstallation $stored, Loaded $loaded): Answer
     {
         return new Answer([
             'rules' => FileEncoder::rules($loaded->installation->rules()),
             'schools' => self::schools(),
+            'groups' => self::groups($loaded->installation),
             'version' => $stored->version,
         ]);
+    }
+
+    /** @return list<array{of: value-of<DepartureOf>, id: string, name: string}> for what another answer may hold */
+    private static function groups(Installation $in): array
+    {
+        $families = [];
+        foreach ($in->runs() as $run) {
+            $families[$in->catalogue->cable($run->cable)->family ?? ''] = true;
+        }
+        unset($families['']);
+        ksort($families);
+        $groups = [];
+        foreach (array_keys($families) as $family) {
+            $family = (string) $family;
+            $groups[] = ['of' => DepartureOf::Family->value, 'id' => $family, 'name' => $family.' cable'];
+        }
+        foreach ($in->looms() as $loom) {
+            $groups[] = ['of' => DepartureOf::Loom->value, 'id' => $loom->id, 'name' => 'loom '.$loom->name];
+        }
+
+        return $groups;
     }
 
     /** @return list<SchoolCard> every question, its answers, the usual one and why */
@@ -64,6 +97,7 @@ final readonly class RulesController
                 'question' => $school::question(),
                 'usual' => $school::usual()->value,
                 'reason' => $school::reason(),
+                'latitude' => $school::latitude()->value,
                 'answers' => array_map(
                     static fn (School $case): array => ['value' => $case->value, 'words' => $case->words()],
                     self::cases($school),

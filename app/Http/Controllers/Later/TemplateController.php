@@ -16,6 +16,8 @@ use App\Planning\Loaded;
 use Illuminate\Container\Attributes\CurrentUser;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Installation\Departure;
+use Sartal\Core\Given\Installation\DepartureOf;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Panel;
 use Sartal\Core\Proof\Record\Record;
@@ -87,7 +89,15 @@ final readonly class TemplateController
         return new Installation(
             $key,
             $name,
-            $rules ? $in->rules() : $ships->rules(),
+            match (true) {
+                ! $rules => $ships->rules(),
+                $runs => $in->rules(),
+                // What was answered for a loom goes where the loom goes.
+                default => $in->rules()->departing(array_values(array_filter(
+                    $in->rules()->departures,
+                    static fn (Departure $departure): bool => $departure->of !== DepartureOf::Loom,
+                ))),
+            },
             $in->catalogue,
             $building ? $in->locations() : [],
             $building ? $in->ways() : [],
@@ -107,6 +117,7 @@ final readonly class TemplateController
             workshop: $rules ? $in->workshop() : $ships->workshop(),
             testing: $rules ? $in->testing() : $ships->testing(),
             instruments: $in->instruments(),
+            patterns: $rules ? $in->patterns() : [],
         );
     }
 }

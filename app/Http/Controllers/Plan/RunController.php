@@ -15,6 +15,7 @@ use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\RunLine;
 use App\Http\Requests\Plan\BulkChange;
+use App\Http\Requests\Plan\EndAnswers;
 use App\Http\Requests\Plan\FitsAsked;
 use App\Http\Requests\Plan\HandMadeJoint;
 use App\Http\Requests\Plan\LegMadeBy;
@@ -301,6 +302,31 @@ final readonly class RunController
         return self::answer(
             $this->ends->makeBy($loaded, $author, $run, $end, $sent->legs, $sent->procedure, $sent->version),
         );
+    }
+
+    /**
+     * What one end does otherwise than the house, the loom or the family.
+     *
+     * @return Answer<RunPage>
+     */
+    public function answers(
+        #[Body(EndAnswers::class)] EndAnswers $sent,
+        Loaded $loaded,
+        Author $author,
+        string $id,
+        string $side,
+    ): Answer {
+        $run = self::run($loaded, $id);
+
+        return self::answer($this->ends->answer(
+            $loaded,
+            $author,
+            $run,
+            self::side($side),
+            $sent->question,
+            $sent->answer,
+            $sent->version,
+        ));
     }
 
     private function isPlace(string $to, Loaded $loaded): bool

@@ -24,8 +24,10 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Schools\Latitude;
 use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Work\Bench\EndSheet;
+use Sartal\Core\Work\Bench\RuleInForce;
 use Sartal\Core\Work\Bench\SheetFitting;
 use Sartal\Core\Work\Bench\SheetLeg;
 
@@ -50,7 +52,15 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     breakout: SheetSlide|null,
  *     opened: OpenedSheet|null,
  *     unused: list<array{conductor: string, colour: string, reason: string}>,
- *     rules: list<array{question: string, answer: string}>,
+ *     rules: list<SheetRule>,
+ * }
+ * @phpstan-type SheetRule array{
+ *     key: string,
+ *     question: string,
+ *     answer: string,
+ *     for: string,
+ *     own: bool,
+ *     answers: list<array{value: int|string, words: string}>,
  * }
  * @phpstan-type FittingSheet array{
  *     id: string,
@@ -170,8 +180,26 @@ final class SheetResource
                 $sheet->unused,
             ),
             'rules' => array_map(
-                static fn (School $rule): array => ['question' => $rule::question(), 'answer' => $rule->words()],
+                self::rule(...),
                 $sheet->rules,
+            ),
+        ];
+    }
+
+    /** @return SheetRule with the answers that one end may choose from by itself */
+    private static function rule(RuleInForce $rule): array
+    {
+        $answer = $rule->answer;
+
+        return [
+            'key' => $answer::key(),
+            'question' => $answer::question(),
+            'answer' => $answer->words(),
+            'for' => $rule->for,
+            'own' => $rule->own,
+            'answers' => $answer::latitude() !== Latitude::End ? [] : array_map(
+                static fn (School $case): array => ['value' => $case->value, 'words' => $case->words()],
+                array_values($answer::cases()),
             ),
         ];
     }

@@ -99,7 +99,8 @@ final readonly class EarthDrain implements Gesture
      */
     private function places(Sketch $on, array $drains): array
     {
-        $rule = new DrainWithEarth($on->now()->catalogue, $on->now()->rules());
+        $run = $on->run(new RunEnd($this->run, Side::A));
+        $rule = new DrainWithEarth($on->now()->catalogue, $on->now()->rulesFor($run));
         $places = [];
         foreach (Side::cases() as $side) {
             $at = new RunEnd($this->run, $side);

@@ -16,6 +16,7 @@ import MadeSteps from './MadeSteps.vue'
 import OpeningPart from './OpeningPart.vue'
 import ReachChoice from './ReachChoice.vue'
 import ProcedureChoice from './ProcedureChoice.vue'
+import RuleList from './RuleList.vue'
 
 const props = defineProps<{ id: string; side: string }>()
 const session = useSession()
@@ -252,9 +253,7 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
           <template v-if="fitting.mates.length"><h2>Hold it with its mate</h2>
             <p>{{ fitting.mates.slice(0, 2).join(', or ') }}</p></template>
           <h2>House rules in force</h2>
-          <ul class="rules"><li
-            v-for="rule in sheet.rules"
-            :key="rule.question"><span class="quiet">{{ rule.question }}</span> {{ rule.answer }}</li></ul>
+          <RuleList :sheet="sheet" :may="session.plans" @changed="load" />
         </section>
         <section>
           <h2>3 · Join, in this order</h2>

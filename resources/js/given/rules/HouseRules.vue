@@ -5,9 +5,11 @@ import { useSession } from '../../api/session'
 import type { Consequences, Rules, School } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import ConsequenceList from './ConsequenceList.vue'
+import DepartureList from './DepartureList.vue'
+import { departing, type Group } from './departures'
 
 /** One page of questions; what an answer would change is shown before it is saved. */
-const props = defineProps<{ rules: Rules; schools: School[]; version: number }>()
+const props = defineProps<{ rules: Rules; schools: School[]; groups: Group[]; version: number }>()
 const emit = defineEmits<{ saved: [] }>()
 const session = useSession()
 const draft = ref<Rules>({ ...props.rules })
@@ -21,8 +23,12 @@ watch(
   },
 )
 
+const said = (rules: Rules, key: string) =>
+  JSON.stringify([String(rules[key] ?? ''), departing(rules, key, props.groups)])
 const changed = computed(() =>
-  Object.keys(draft.value).filter(key => String(draft.value[key] ?? '') !== String(props.rules[key] ?? '')),
+  [...new Set([...Object.keys(draft.value), ...props.schools.map(each => each.key)])].filter(
+    key => key !== 'departures' && said(draft.value, key) !== said(props.rules, key),
+  ),
 )
 const body = () => ({
   rules: {
@@ -56,7 +62,12 @@ const save = () =>
     preview.value = null
     emit('saved')
   })
-const answer = (school: School) => school.answers.find(each => each.value === draft.value[school.key])?.words
+const words = (school: School, answer: unknown) => school.answers.find(each => each.value === answer)?.words ?? ''
+const answer = (school: School) =>
+  [
+    words(school, draft.value[school.key]),
+    ...departing(draft.value, school.key, props.groups).map(each => `${each.name}: ${words(school, each.answer)}`),
+  ].join('; ')
 </script>
 
 <template>
@@ -73,6 +84,13 @@ const answer = (school: School) => school.answers.find(each => each.value === dr
             v-if="each.value === school.usual"
             class="quiet"> · usual</span></span></label>
         <p class="quiet why">{{ school.reason }}</p>
+        <DepartureList
+          v-if="school.latitude !== 'house'"
+          :rules="draft"
+          :school="school"
+          :groups="groups"
+          :may="session.plans"
+          @changed="draft = $event" />
       </fieldset>
       <fieldset :class="{ touched: ['routeAllowance', 'cutStep', 'trimAllowance', 'payOut',
                                     'usable', 'reelMargin'].some(key => changed.includes(key)) }">

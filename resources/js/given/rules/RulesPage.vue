@@ -3,11 +3,13 @@ import { onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import type { Rules, School } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
+import { type Group } from './departures'
 import HouseRules from './HouseRules.vue'
 import RuleTabs from './RuleTabs.vue'
 
 const rules = ref<Rules | null>(null)
 const schools = ref<School[]>([])
+const groups = ref<Group[]>([])
 const version = ref(0)
 const { problem, said, attempt } = useAttempt()
 
@@ -15,6 +17,7 @@ async function load() {
   const answer = await api.get('rules')
   rules.value = answer.rules
   schools.value = answer.schools
+  groups.value = answer.groups
   version.value = answer.version
 }
 onMounted(() => attempt(load, ''))
@@ -29,6 +32,7 @@ onMounted(() => attempt(load, ''))
     <div v-if="rules" class="pad"><HouseRules
       :rules="rules"
       :schools="schools"
+      :groups="groups"
       :version="version"
       @saved="attempt(load, 'House rules are saved.')" /></div>
   </main>
