@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ends\Pinout;
 
-use Sartal\Core\Ends\Preparing\DrainWithEarth;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Catalogue\CableType;
@@ -183,7 +182,7 @@ final class PinoutMaker
     private function except(End $end): void
     {
         $conductors = $this->cable->conductors();
-        $isDrain = static fn (HandJoint $joint): bool => DrainWithEarth::isOne($conductors[$joint->conductor] ?? null);
+        $isDrain = static fn (HandJoint $joint): bool => ($conductors[$joint->conductor] ?? null)?->isMainsDrain() === true;
         // What a drain is laid with has to be where it goes before: no order in which they were said counts.
         $exceptions = [
             ...array_filter($end->handJoints, static fn (HandJoint $joint): bool => ! $isDrain($joint)),
@@ -237,7 +236,7 @@ final class PinoutMaker
     /** The protective earth that the drain of a mains element is laid with: it is earth from there on. */
     private function protective(string $conductor, string $to): ?Joint
     {
-        if (! DrainWithEarth::isOne($this->cable->conductors()[$conductor] ?? null)) {
+        if (($this->cable->conductors()[$conductor] ?? null)?->isMainsDrain() !== true) {
             return null;
         }
         foreach ($this->joints as $joint) {

@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Ends\Preparing;
 
 use Sartal\Core\Ends\Wiring\FittingLayout;
-use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Conductor;
-use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Schools\MainsEnds;
 
@@ -28,17 +26,6 @@ final readonly class DrainWithEarth
     public function __construct(Catalogue $catalogue, private HouseRules $rules)
     {
         $this->ferrules = new WireFerrules($catalogue, $rules);
-    }
-
-    /** @return list<Conductor> drains of mains elements */
-    public static function drains(CableType $cable): array
-    {
-        return array_values(array_filter($cable->conductors(), self::isOne(...)));
-    }
-
-    public static function isOne(?Conductor $conductor): bool
-    {
-        return $conductor !== null && $conductor->isBare() && $conductor->domain === HazardDomain::Mains;
     }
 
     /**

@@ -72,6 +72,15 @@ final class CableType
         return $this->anatomy()->within($path);
     }
 
+    /** @return list<Conductor> */
+    public function mainsDrains(): array
+    {
+        return array_values(array_filter(
+            $this->conductors(),
+            static fn (Conductor $conductor): bool => $conductor->isMainsDrain(),
+        ));
+    }
+
     /** Over an element where it leaves the sheath; null where the type does not say. */
     public function diameter(string $path): ?Length
     {

@@ -34,4 +34,10 @@ final readonly class Conductor
     {
         return $this->element->kind->isBare();
     }
+
+    /** It touches the foil round mains cores: it belongs to protective earth. */
+    public function isMainsDrain(): bool
+    {
+        return $this->isBare() && $this->domain === HazardDomain::Mains;
+    }
 }

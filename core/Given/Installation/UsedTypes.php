@@ -101,11 +101,24 @@ final class UsedTypes
         foreach (array_intersect_key($catalogue->signals(), $this->used['signals']) as $signal) {
             $this->use('parts', $signal->terminator);
         }
+        $withDrains = $this->withMainsDrains();
         foreach ($catalogue->parts() as $part) {
-            if ($part->kind->isChosenFromAll()) {
+            // A ferrule that is rated for two is for earth and the drain of mains.
+            if ($part->kind->isChosenFromAll() && ($part->wires === 1 || $withDrains)) {
                 $this->use('parts', $part->id);
             }
         }
+    }
+
+    private function withMainsDrains(): bool
+    {
+        foreach (array_intersect_key($this->installation->catalogue->cables(), $this->used['cables']) as $cable) {
+            if ($cable->mainsDrains() !== []) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** What makes its ends where it names nothing. */

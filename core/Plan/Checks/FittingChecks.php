@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Checks;
 
-use Sartal\Core\Ends\Preparing\DrainWithEarth;
 use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
@@ -293,7 +292,7 @@ final class FittingChecks implements NeighbourCheck
     private static function isDrainWithEarth(array $meeting, int $wires, Installation $installation): bool
     {
         foreach ($wires === 2 ? $meeting : [] as $joint) {
-            if (DrainWithEarth::isOne(self::conductor($joint, $installation))) {
+            if (self::conductor($joint, $installation)?->isMainsDrain() === true) {
                 return true;
             }
         }

@@ -38,7 +38,7 @@ final readonly class MainsDrainChecks implements NeighbourCheck
             if ($cable === null || $run->withdrawn) {
                 continue;
             }
-            foreach (DrainWithEarth::drains($cable) as $drain) {
+            foreach ($cable->mainsDrains() as $drain) {
                 array_push($findings, ...$this->ofDrain($run, $plan, $drain, $cable));
             }
         }

@@ -207,6 +207,12 @@ return [
         'nothing that was pinned asks it',
     'answers/api/rules/body/rules/compositeSleeve' => 'see installation.json',
     'answers/api/rules/body/schools/15' => 'see installation.json',
+    'answers/api/rules/body/schools/*/latitude' => 'for what it may be answered otherwise than by the house',
+    'answers/api/rules/body/groups' => 'see latitude: for whom',
+    'answers/api/runs/*/sheet/*/body/*/rules/*/key' => 'which question it is, so that an end can answer it',
+    'answers/api/runs/*/sheet/*/body/*/rules/*/for' => 'for what it holds, where that is less than the house',
+    'answers/api/runs/*/sheet/*/body/*/rules/*/own' => 'see for',
+    'answers/api/runs/*/sheet/*/body/*/rules/*/answers' => 'what the end may choose from by itself',
     'answers/api/types/*/*/answers' => 'what a house may answer, for who edits a procedure; nothing of other types',
     'answers/api/types/*/*/newer' => 'the edition of a procedure that ships, where another one is followed: none here',
     'file/progress/W-14[69]/stands' => 'the same: a low-profile plug has its joints in the order of '.

@@ -71,4 +71,11 @@ return [
     'ts-plug-low-wide-unbalanced',
     'ts-plug-mini',
     'ts-plug-mini-unbalanced',
+    'composite-screened',
+    'composite-na-screened',
+    'power-in-cable-two',
+    'power-out-cable-two',
+    'power-in-cable-two-mains',
+    'power-out-cable-two-mains',
+    'bootlace-twin-1-5',
 ];

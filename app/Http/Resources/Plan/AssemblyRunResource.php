@@ -113,7 +113,7 @@ final class AssemblyRunResource
     {
         $drains = array_map(
             static fn (Conductor $drain): string => $drain->path,
-            DrainWithEarth::drains($cable),
+            $cable->mainsDrains(),
         );
         if ($drains === [] || $run->withdrawn) {
             return null;

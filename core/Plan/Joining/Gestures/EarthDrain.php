@@ -34,7 +34,7 @@ final readonly class EarthDrain implements Gesture
     public function draw(Sketch $on): void
     {
         $cable = $on->cable(new RunEnd($this->run, Side::A));
-        $drains = DrainWithEarth::drains($cable);
+        $drains = $cable->mainsDrains();
         if ($drains === []) {
             throw CannotJoin::because('run', $cable->name, 'This cable has no mains element with a drain.');
         }
@@ -83,7 +83,7 @@ final readonly class EarthDrain implements Gesture
      */
     public function against(Sketch $on): array
     {
-        $drains = DrainWithEarth::drains($on->cable(new RunEnd($this->run, Side::A)));
+        $drains = $on->cable(new RunEnd($this->run, Side::A))->mainsDrains();
 
         return array_values(array_unique(array_merge(
             ...array_map(static fn (array $at): array => $at[2], $this->places($on, $drains)),

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Joining\Gestures;
 
-use Sartal\Core\Ends\Preparing\DrainWithEarth;
 use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Installation\HandJoint;
@@ -106,7 +105,7 @@ final readonly class JoinByHand implements Gesture
             $address = Node::address(Node::named($to));
             $clashes = $there !== [] && $fitting !== null &&
                 ! $this->mayMeet($on, $fitting, $address, $there, (string) $conductor);
-            if ($clashes && DrainWithEarth::isOne($on->cable($this->at)->conductors()[$conductor] ?? null)) {
+            if ($clashes && ($on->cable($this->at)->conductors()[$conductor] ?? null)?->isMainsDrain() === true) {
                 throw CannotJoin::because('to', $address, sprintf(
                     'The drain of mains shares contact %s of %s with protective earth alone, and at both ends of the '.
                     'cable in one go. Do that instead.',
