@@ -182,7 +182,11 @@ final class PinoutMaker
     private function except(End $end): void
     {
         $conductors = $this->cable->conductors();
-        $isDrain = static fn (HandJoint $joint): bool => ($conductors[$joint->conductor] ?? null)?->isMainsDrain() === true;
+        $drains = array_fill_keys(
+            array_map(static fn (Conductor $drain): string => $drain->path, $this->cable->mainsDrains()),
+            true,
+        );
+        $isDrain = static fn (HandJoint $joint): bool => isset($drains[$joint->conductor]);
         // What a drain is laid with has to be where it goes before: no order in which they were said counts.
         $exceptions = [
             ...array_filter($end->handJoints, static fn (HandJoint $joint): bool => ! $isDrain($joint)),
