@@ -34,6 +34,7 @@ use App\Http\Controllers\Plan\FindController;
 use App\Http\Controllers\Plan\PatternController;
 use App\Http\Controllers\Plan\RunController;
 use App\Http\Controllers\Plan\ScheduleController;
+use App\Http\Controllers\Plan\WhyController;
 use App\Http\Controllers\Proof\EventController;
 use App\Http\Controllers\Proof\InstrumentController;
 use App\Http\Controllers\Proof\SimulatorController;
@@ -155,6 +156,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('changes', [ChangeController::class, 'index']);
             Route::get('runs/{id}', [RunController::class, 'show']);
             Route::get('patterns', [PatternController::class, 'index'])->middleware('kept');
+            Route::get('whys/{kind}/{of}', [WhyController::class, 'show']);
             Route::get('assemblies/{id}', [AssemblyController::class, 'show'])->middleware('kept');
             Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
             Route::put('runs/{id}/ends/{side}/reach', [RunController::class, 'reach'])->middleware(
@@ -287,6 +289,8 @@ Route::prefix('api')->group(function (): void {
                 Route::post('assemblies/{id}/try', [AssemblyController::class, 'try'])->name('reads.assemblies-try');
                 Route::post('assemblies/{id}/gestures', [AssemblyController::class, 'make']);
                 Route::put('assemblies/{id}/checked', [AssemblyController::class, 'check']);
+                Route::put('whys/{kind}/{of}', [WhyController::class, 'say']);
+                Route::post('whys/{kind}/{of}', [WhyController::class, 'picture']);
                 Route::patch('runs/{id}', [RunController::class, 'update']);
                 Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
                 Route::put('runs/{id}/ends/{side}/procedure', [RunController::class, 'procedure']);

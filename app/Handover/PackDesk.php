@@ -35,7 +35,7 @@ use ZipArchive;
 /** Makes packs, has them signed, and gives them out. */
 final readonly class PackDesk
 {
-    private const STEPS = 13;
+    private const STEPS = 14;
 
     public function __construct(private InstallationStore $store, private FileExporter $exporter)
     {
@@ -151,9 +151,13 @@ final readonly class PackDesk
         $disk->put($folder.'/README.txt', self::readMe($packing));
         $next('Photos');
         $own = Uploads::of($stored);
-        foreach ($loaded->record->events as $event) {
-            if (isset($own[$event->picture()])) {
-                $disk->copy(Uploads::FOLDER.$event->picture(), $folder.'/pictures/'.$event->picture());
+        $taken = array_map(static fn (Event $event): string => $event->picture(), $loaded->record->events);
+        foreach ($loaded->installation->whys() as $why) {
+            array_push($taken, ...$why->pictures);
+        }
+        foreach (array_unique($taken) as $name) {
+            if (isset($own[$name])) {
+                $disk->copy(Uploads::FOLDER.$name, $folder.'/pictures/'.$name);
             }
         }
         $next('Sums');
@@ -314,7 +318,7 @@ final readonly class PackDesk
             'tests.csv          every test',
             'history.csv        everything that was recorded',
             'exceptions.csv     what was open',
-            'pictures/          photos taken at the bench',
+            'pictures/          photos taken at the bench, and of why things are so',
             '',
             'To check that nothing was altered:   sha256sum -c SHA256SUMS',
             'To check who signed it:              php artisan sartal:verify <this zip or folder>',

@@ -24,6 +24,7 @@ enum DecisionKind: string
     case Instrument = 'instrument';
     case Pattern = 'pattern';
     case ContactCheck = 'contact-check';
+    case Why = 'why';
     case Cable = 'cable';
     case Connector = 'connector';
     case Signal = 'signal';
@@ -83,6 +84,7 @@ enum DecisionKind: string
             self::Instrument,
             self::Pattern,
             self::ContactCheck,
+            self::Why,
             self::Circuit,
             self::Equipment,
             self::Fitting => DecisionHome::Entry,
@@ -117,6 +119,7 @@ enum DecisionKind: string
             self::Equipment => 'equipment',
             self::Fitting => 'connector',
             self::ContactCheck => 'check of contacts',
+            self::Why => 'reason',
             self::Cable => 'cable type',
             self::Connector => 'connector type',
             self::ContactPlan => 'contact plan',
@@ -130,13 +133,19 @@ enum DecisionKind: string
     /** Whether work that is done can rely on it. What is bought, counted and employed overtakes nothing. */
     public function overtakes(): bool
     {
-        return ! $this->isLive() && $this !== self::Testing && $this !== self::ContactCheck;
+        return ! $this->isLive() && ! in_array($this, [self::Testing, self::ContactCheck, self::Why], true);
     }
 
     /** Whether it is today's even while a release is worked from: stock and instruments come and go, the plan stays. */
     public function isLive(): bool
     {
         return in_array($this, [self::Reel, self::Instrument, self::Pattern, self::Economy, self::Workshop], true);
+    }
+
+    /** Whether one says why of it; what is only said of others needs no reason of its own. */
+    public function hasReason(): bool
+    {
+        return ! in_array($this, [self::ContactCheck, self::Why, self::Recipe], true);
     }
 
     /** @return list<self> */

@@ -131,6 +131,7 @@ final class FileDecoder
             instruments: self::byId($fields, 'instruments', TestingCodec::instrument(...)),
             patterns: self::byId($fields, 'patterns', PatternCodec::decode(...)),
             checked: self::byId($fields, 'checked', ContactCheckCodec::decode(...)),
+            whys: self::byId($fields, 'whys', WhyCodec::decode(...)),
         );
         $own->done();
         $catalogue?->done();

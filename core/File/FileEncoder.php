@@ -71,6 +71,7 @@ final class FileEncoder
             ...$in->checked() === []
                 ? []
                 : ['checked' => array_map(ContactCheckCodec::encode(...), array_values($in->checked()))],
+            ...$in->whys() === [] ? [] : ['whys' => array_map(WhyCodec::encode(...), array_values($in->whys()))],
             'runs' => array_map(RunCodec::encode(...), array_values($in->runs())),
         ];
     }

@@ -273,3 +273,20 @@ test('a plug goes into a port, and the port says what fits', async ({ page }) =>
   await expect(page.getByText('1 of 5 ports spare: in 34.')).toBeVisible()
   await undo(page, /Undone: A-117 B plugged into amp:p33/)
 })
+
+test('why a run is so is said beside it, with a photo', async ({ page }) => {
+  await signIn(page, 'planner', '/runs/M-201')
+  const why = page.getByRole('region', { name: 'Why M-201' })
+  await why.getByRole('button', { name: 'say why' }).click()
+  await why.getByRole('textbox').fill('It goes round the hatch.')
+  await why.getByRole('button', { name: 'Save' }).click()
+  await expect(why).toContainText('It goes round the hatch.')
+  await why.getByLabel('add a photo of why').setInputFiles('docs/screenshots/run.png')
+  await expect(why.getByRole('img', { name: /^Photo of why M-201/ })).toBeVisible()
+  await why.getByRole('button', { name: 'Take the photo out of why M-201' }).click()
+  await expect(why.getByRole('img')).toHaveCount(0)
+  // Whoever makes it reads it, and writes nothing.
+  await signIn(page, 'bench', '/runs/M-201')
+  await expect(why).toContainText('It goes round the hatch.')
+  await expect(why.getByRole('button')).toHaveCount(0)
+})

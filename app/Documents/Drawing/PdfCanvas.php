@@ -26,6 +26,12 @@ final class PdfCanvas implements Canvas
         $this->pdf->AddPage();
     }
 
+    /** A photo as large as it goes into a space, upper left in it. */
+    public function photo(string $path, float $x, float $y, float $w, float $h): void
+    {
+        $this->pdf->Image($path, $x, $y, $w, $h, fitbox: 'LT');
+    }
+
     public function newPage(): void
     {
         $this->pdf->AddPage();

@@ -26,6 +26,7 @@ final class PackDocument
                 'Labels' => LabelsChapter::write(...),
                 'Certificates' => CertificatesChapter::write(...),
                 'Exceptions' => ExceptionsChapter::write(...),
+                'Why it was so decided' => WhysChapter::write(...),
                 'Parts' => PartsChapter::write(...),
             ] as $title => $write
         ) {

@@ -42,6 +42,7 @@ final readonly class Installation
      * @param  array<int|string, Instrument>  $instruments
      * @param  array<int|string, OwnPattern>  $patterns
      * @param  array<int|string, ContactCheck>  $checked  by fitting
+     * @param  array<int|string, Why>  $whys
      */
     public function __construct(
         public string $id,
@@ -68,6 +69,7 @@ final readonly class Installation
         private array $instruments = [],
         private array $patterns = [],
         private array $checked = [],
+        private array $whys = [],
     ) {
     }
 
@@ -190,6 +192,12 @@ final readonly class Installation
     public function reels(): array
     {
         return $this->reels;
+    }
+
+    /** @return array<int|string, Why> */
+    public function whys(): array
+    {
+        return $this->whys;
     }
 
     /** @return array<int|string, ContactCheck> by fitting */

@@ -30,6 +30,12 @@ final class DecisionKindTest extends TestCase
         return [
             'patterns' => [['id' => 'hall', 'name' => 'Hall leads', 'kind' => 'leads', 'answers' => ['many' => '3']]],
             'checked' => [['id' => 'M-201.b1', 'print' => 'x', 'by' => 'Somebody', 'at' => '2026-03-12T09:00:00Z']],
+            'whys' => [[
+                'id' => 'run.M-201',
+                'note' => 'The duct is full.',
+                'by' => 'Somebody',
+                'at' => '2026-03-12T09:00:00Z',
+            ]],
         ] + $demo;
     }
 
@@ -100,9 +106,11 @@ final class DecisionKindTest extends TestCase
                         : (array_key_exists('by', $first) ? 'by' : 'marks')));
             $other = static fn (string $words): array => $name === 'marks' ? ['length' => '77 m'] : [$name => $words];
             $changed = $other('Called otherwise') + $first;
-            $added = ['id' => 'added'] + $other('Added') + $first;
+            // A reason is of something: its id says of what.
+            $id = $kind === DecisionKind::Why ? 'run.added' : 'added';
+            $added = ['id' => $id] + $other('Added') + $first;
             $after = Decided::in($in, $kind, (string) $first['id'], $changed);
-            $after = Decided::in($after, $kind, 'added', $added);
+            $after = Decided::in($after, $kind, $id, $added);
             self::assertEquals(
                 $parse([$kind->list() => [$changed, ...array_slice($entries, 1), $added]] + $demo)[$kind->list()],
                 FileEncoder::installation($after)[$kind->list()],
@@ -111,7 +119,7 @@ final class DecisionKindTest extends TestCase
             self::assertEquals(
                 FileEncoder::installation($in)[$kind->list()],
                 FileEncoder::installation(
-                    Decided::in(Decided::in($after, $kind, 'added', null), $kind, (string) $first['id'], $first),
+                    Decided::in(Decided::in($after, $kind, $id, null), $kind, (string) $first['id'], $first),
                 )[$kind->list()],
             );
         }
@@ -121,7 +129,7 @@ final class DecisionKindTest extends TestCase
     {
         $harmless = array_filter(DecisionKind::cases(), static fn (DecisionKind $kind): bool => ! $kind->overtakes());
         self::assertEqualsCanonicalizing(
-            ['reel', 'instrument', 'pattern', 'contact-check', 'economy', 'workshop', 'testing'],
+            ['reel', 'instrument', 'pattern', 'contact-check', 'why', 'economy', 'workshop', 'testing'],
             array_column($harmless, 'value'),
         );
         $live = array_filter(DecisionKind::cases(), static fn (DecisionKind $kind): bool => $kind->isLive());

@@ -18,6 +18,7 @@ use App\Recording\Sent;
 use App\Recording\Uploads;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Storage;
+use Sartal\Core\File\DecisionKind;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Photos of ends: kept under what they hold, so that the same one is kept once. */
@@ -76,7 +77,12 @@ final class PictureController
             ->reorder()
             ->where('kind', 'pictured')
             ->where('picture', $name)
-            ->exists();
+            ->exists() ||
+            $stored
+                ->entries()
+                ->where('kind', DecisionKind::Why->value)
+                ->whereJsonContains('definition->pictures', $name)
+                ->exists();
         abort_unless($known && Uploads::has($stored, $name), 404, 'There is no such picture here.');
 
         return response()->file(Storage::disk('local')->path(Uploads::FOLDER.$name), [

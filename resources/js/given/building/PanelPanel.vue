@@ -4,6 +4,7 @@ import type { Panel } from '../../api/building'
 import { inWords, length, short } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import PanelDrawing from './PanelDrawing.vue'
+import WhyNote from '../../plan/why/WhyNote.vue'
 
 const props = defineProps<{ panel: Panel; place: string; edits: boolean }>()
 defineEmits<{ edit: []; remove: [] }>()
@@ -31,6 +32,7 @@ const longest = computed(
         variant="text"
         color="error"
         @click="$emit('remove')">Remove</v-btn></p>
+    <WhyNote kind="tail-panel" :of="panel.part.id" :name="panel.part.name" />
     <PanelDrawing :panel="panel" :chosen="tail?.place ?? ''" @choose="place => chosen = place" />
     <p class="quiet small">From behind. Numbers: the order in which places are filled, the middle rows first. Green:
       taken.</p>

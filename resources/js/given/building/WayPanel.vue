@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Building, Way } from '../../api/building'
 import { inWords, length, short } from '../../ui/units'
 import FigureSum from '../../ui/FigureSum.vue'
+import WhyNote from '../../plan/why/WhyNote.vue'
 
 /** What lies in a way. */
 const props = defineProps<{ way: Way; building: Building; edits: boolean }>()
@@ -46,6 +47,7 @@ const about = computed(() =>
         variant="text"
         color="error"
         @click="$emit('remove')">Remove</v-btn></p>
+    <WhyNote kind="way" :of="part.id" :name="part.name" />
     <template v-if="way.fill">
       <h2>How full</h2>
       <div

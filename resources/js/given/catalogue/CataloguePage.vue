@@ -10,6 +10,7 @@ import ConnectorView from '../../ui/ConnectorView.vue'
 import LibraryPanel from './LibraryPanel.vue'
 import ProcedureBench from './ProcedureBench.vue'
 import TypeEditor from './TypeEditor.vue'
+import WhyNote from '../../plan/why/WhyNote.vue'
 
 const KINDS: { kind: TypeKind; name: string }[] = [
   { kind: 'cable', name: 'Cables' },
@@ -199,6 +200,11 @@ const mates = computed(() =>
             @click="remove">{{ detail.version != null && (!detail.used || detail.shipped) ? (detail.shipped
               ? 'Back to the shipped one' : 'Remove') : 'Retire' }}</v-btn>
         </p>
+        <WhyNote
+          v-if="detail.version != null"
+          :kind="detail.kind"
+          :of="detail.id"
+          :name="detail.name" />
         <div v-if="detail.drawing" class="faces"><ConnectorView
           :drawing="detail.drawing"
           view="face"

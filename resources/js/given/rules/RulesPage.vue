@@ -6,6 +6,7 @@ import { useAttempt } from '../../ui/attempt'
 import { type Group } from './departures'
 import HouseRules from './HouseRules.vue'
 import RuleTabs from './RuleTabs.vue'
+import WhyNote from '../../plan/why/WhyNote.vue'
 
 const rules = ref<Rules | null>(null)
 const schools = ref<School[]>([])
@@ -29,7 +30,7 @@ onMounted(() => attempt(load, ''))
       <RuleTabs />
       <span v-if="said" role="status" class="quiet">{{ said }}</span></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <div v-if="rules" class="pad"><HouseRules
+    <div v-if="rules" class="pad"><WhyNote kind="rules" of="all" name="the rules are so" /><HouseRules
       :rules="rules"
       :schools="schools"
       :groups="groups"

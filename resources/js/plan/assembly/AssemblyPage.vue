@@ -19,6 +19,7 @@ import NewConnector from './NewConnector.vue'
 import { spoken } from './names'
 import { useAssembly, type Follows, type GestureSent } from './useAssembly'
 import { useInHand } from './useInHand'
+import WhyNote from '../why/WhyNote.vue'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -188,6 +189,7 @@ const title = computed(() =>
                                 :disabled="!session.plans"
                                 @press="press"
                                 @gesture="gesture" />
+            <WhyNote kind="fitting" :of="fitting.id" :name="fitting.label" />
             <FacingMate
               v-if="fitting.facing"
               :fitting="fitting"

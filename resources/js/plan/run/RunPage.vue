@@ -14,6 +14,7 @@ import WorkedSum from '../../ui/WorkedSum.vue'
 import ReachTable from '../../ends/reach/ReachTable.vue'
 import CircuitTable from './CircuitTable.vue'
 import EndPanel from './EndPanel.vue'
+import WhyNote from '../why/WhyNote.vue'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -126,6 +127,7 @@ async function record(kind: string, side?: string) {
             :key="finding.words"
             class="note"
             :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
+          <WhyNote kind="run" :of="id" :name="run.code" />
           <p class="quiet">{{ run.cable }} · {{ madeWords(run.build) }}<template
             v-if="run.loom"> · {{ run.loom }}</template>
             <template v-if="run.assembly.runs.length > 1"> · built and tested with

@@ -15,6 +15,7 @@ import LoomDrawing from './LoomDrawing.vue'
 import LoomForm from './LoomForm.vue'
 import ReplannedList from './ReplannedList.vue'
 import SegmentPanel from './SegmentPanel.vue'
+import WhyNote from '../../plan/why/WhyNote.vue'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -122,6 +123,7 @@ const remove = () =>
     <BeingMade v-if="!loom && !problem" of="the loom" />
     <div v-if="shown" class="split">
       <div class="left">
+        <WhyNote kind="loom" :of="id" :name="shown.part.name" />
         <p
           v-if="shown.segments.length === 0"
           class="note check">This loom has no shape yet. {{ shown.members.length
