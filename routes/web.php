@@ -299,6 +299,7 @@ Route::prefix('api')->group(function (): void {
                 Route::delete('runs/{id}', [RunController::class, 'destroy']);
                 Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->where('id', Places::NUMBER);
                 Route::post('types/{kind}/preview', [TypeController::class, 'preview'])->name('reads.types-preview');
+                Route::post('types/{kind}/draw', [TypeController::class, 'draw'])->name('reads.types-draw');
                 Route::post('types/procedure/try', [TypeController::class, 'try'])->name('reads.types-try');
                 Route::put('types/{kind}', [TypeController::class, 'save']);
                 Route::delete('types/{kind}/{id}', [TypeController::class, 'remove']);

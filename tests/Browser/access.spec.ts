@@ -113,6 +113,21 @@ for (let piece = 0; piece < PIECES; piece++) {
   })
 }
 
+test('no serious violation where a type is written', async ({ page }) => {
+  await signIn(page, 'planner')
+  for (const type of ['kind=cable&id=multicore-8', 'kind=connector&id=rect90-male', 'kind=signal&id=analogue']) {
+    await go(page, `/rules/catalogue?${type}`)
+    await page.getByRole('button', { name: 'Copy as a new type' }).click()
+    await page.waitForLoadState('networkidle')
+    const more = page.getByRole('button', { name: 'more' }).first()
+    if (await more.isVisible()) await more.click()
+    const found = await new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).analyze()
+    const bad = found.violations.filter(each => each.impact === 'serious' || each.impact === 'critical')
+    expect.soft(bad.map(each => `${type} ${each.id}: ${each.nodes[0]?.html}`)).toEqual([])
+    await page.getByRole('button', { name: 'Cancel' }).click()
+  }
+})
+
 test('every address of the application is a view that is looked at', () => {
   const own = readFileSync('resources/js/router.ts', 'utf8').matchAll(/path: '([^']+)', component/g)
   const paths = [...own]

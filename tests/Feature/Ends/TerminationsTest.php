@@ -300,6 +300,33 @@ final class TerminationsTest extends TestCase
         $this->getJson('/api/types/engine/x')->assertNotFound();
     }
 
+    public function test_a_type_is_drawn_while_it_is_written_and_nothing_is_saved(): void
+    {
+        $before = $this->snapshot();
+        $definition = $this->as('planner')->getJson('/api/types/cable/pair-foil')->assertOk()->json('definition');
+        $pair = $definition['construction']['children'][0];
+        $definition['construction']['children'] = [$pair, ['key' => 'p2'] + $pair];
+        $drawn = $this->postJson('/api/types/cable/draw', ['definition' => $definition])->assertOk()->json();
+        self::assertSame(
+            ['', 'p1', 'p1/foil', 'p1/a', 'p1/b', 'p1/drain', 'p2', 'p2/foil', 'p2/a', 'p2/b', 'p2/drain'],
+            array_column($drawn['face'], 'path'),
+        );
+        self::assertNotSame([], $drawn['figures']);
+        $connector = $this->getJson('/api/types/connector/xlr3-male-cable')->json('definition');
+        $connector['cavities'][0]['address'] = 'X';
+        $this->postJson('/api/types/connector/draw', ['definition' => $connector])
+            ->assertOk()
+            ->assertJsonPath('drawing.cavities.0.address', 'X')
+            ->assertJsonPath('face', []);
+        $connector['cavities'][1]['address'] = 'X';
+        $this->postJson('/api/types/connector/draw', ['definition' => $connector])
+            ->assertUnprocessable()
+            ->assertJsonPath('problems.0.value', 'X');
+        $this->as('bench')->postJson('/api/types/cable/draw', ['definition' => $definition])->assertForbidden();
+        $this->as('planner')->postJson('/api/types/engine/draw', ['definition' => []])->assertNotFound();
+        self::assertSame($before, $this->snapshot());
+    }
+
     public function test_a_table_is_read_with_every_bad_row_named(): void
     {
         $good = $this->as('planner')

@@ -214,6 +214,7 @@ return [
     'answers/api/runs/*/sheet/*/body/*/rules/*/own' => 'see for',
     'answers/api/runs/*/sheet/*/body/*/rules/*/answers' => 'what the end may choose from by itself',
     'answers/api/types/*/*/answers' => 'what a house may answer, for who edits a procedure; nothing of other types',
+    'answers/api/types/*/*/face' => 'a cable cut across',
     'answers/api/types/*/*/newer' => 'the edition of a procedure that ships, where another one is followed: none here',
     'file/progress/W-14[69]/stands' => 'the same: a low-profile plug has its joints in the order of '.
         'its procedure, the conductor first',

@@ -10,6 +10,7 @@ use App\Changes\Foresight;
 use App\Changes\TypeDesk;
 use App\Contract\Answer;
 use App\Contract\Body;
+use App\Formats\BadLine;
 use App\Http\Requests\Given\OnVersion;
 use App\Http\Requests\Given\TrialAsked;
 use App\Http\Requests\Given\TypeDefinition;
@@ -21,6 +22,7 @@ use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
 use App\Planning\RunsOfEachKind;
+use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Plan\Proposing\EndsToTry;
 
@@ -29,6 +31,7 @@ use Sartal\Core\Plan\Proposing\EndsToTry;
  *
  * @phpstan-import-type TypesPage from TypeResource
  * @phpstan-import-type TypeDetail from TypeResource
+ * @phpstan-import-type TypeDrawn from TypeResource
  * @phpstan-import-type StepRecordsShown from StepRecords
  * @phpstan-import-type TrialShown from TrialResource
  * @phpstan-import-type ConsequencesShown from ConsequencesResource
@@ -77,6 +80,23 @@ final readonly class TypeController
         $edit = new Edit(self::kind($kind), is_string($shape['id']) ? $shape['id'] : '', $shape);
 
         return new Answer(ConsequencesResource::of($this->foresight->consequences($loaded, $edit)));
+    }
+
+    /**
+     * What can be seen of a type while it is written, and what follows from it; nothing is saved.
+     *
+     * @return Answer<TypeDrawn>
+     */
+    public function draw(#[Body(TypeDefinition::class)] TypeDefinition $sent, string $kind): Answer
+    {
+        $of = self::kind($kind);
+        $catalogue = Decided::type($of, $sent->definition);
+        $types = $catalogue->{$of->list()}();
+
+        return new Answer(TypeResource::drawn(
+            reset($types) ?: throw BadLine::because('definition', '', 'A definition is needed.'),
+            $catalogue,
+        ));
     }
 
     /**

@@ -8,12 +8,15 @@ use App\Planning\Loaded;
 use App\Planning\ShippedCatalogue;
 use Sartal\Core\File\CatalogueEncoder;
 use Sartal\Core\File\DecisionKind;
+use Sartal\Core\Given\Catalogue\CableFace;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\CoaxGeometry;
 use Sartal\Core\Given\Catalogue\ConnectorType;
 use Sartal\Core\Given\Catalogue\ContactPlan;
 use Sartal\Core\Given\Catalogue\Element;
 use Sartal\Core\Given\Catalogue\ElementKind;
+use Sartal\Core\Given\Catalogue\FaceCircle;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\Procedures\MakingProcedure;
 use Sartal\Core\Given\Catalogue\SignalType;
@@ -50,6 +53,21 @@ use Sartal\Core\Given\Installation\UsedTypes;
  *     retired: bool,
  *     figures: list<array{label: string, value: string, rule: string}>,
  *     drawing: Drawing|null,
+ *     face: list<FaceShown>,
+ * }
+ * @phpstan-type TypeDrawn array{
+ *     figures: list<array{label: string, value: string, rule: string}>,
+ *     drawing: Drawing|null,
+ *     face: list<FaceShown>,
+ * }
+ * @phpstan-type FaceShown array{
+ *     path: string,
+ *     kind: value-of<ElementKind>,
+ *     label: string,
+ *     colour: string,
+ *     x: float,
+ *     y: float,
+ *     radius: float,
  * }
  * @phpstan-type TypeLine array{
  *     id: string,
@@ -130,10 +148,35 @@ final class TypeResource
             'answers' => $type instanceof MakingProcedure ? self::answers() : [],
             'used' => isset(UsedTypes::in($loaded->installation)->{$list}()[$id]),
             'retired' => $type->retired ?? false,
+            ...self::drawn($type, $catalogue),
+        ];
+    }
+
+    /** @return TypeDrawn what can be seen of it, and what follows from it */
+    public static function drawn(
+        CableType|ConnectorType|SignalType|ContactPlan|Part|MakingProcedure $type,
+        Catalogue $catalogue,
+    ): array {
+        return [
             'figures' => $type instanceof CableType ? self::figures($type) : [],
             'drawing' => $type instanceof ConnectorType
-                ? ConnectorResource::of(new Fitting('', '', $id, ''), $catalogue)
+                ? ConnectorResource::of(new Fitting('', '', $type->id, ''), $catalogue)
                 : null,
+            'face' => $type instanceof CableType ? array_map(self::circle(...), CableFace::of($type)) : [],
+        ];
+    }
+
+    /** @return FaceShown */
+    private static function circle(FaceCircle $circle): array
+    {
+        return [
+            'path' => $circle->path,
+            'kind' => $circle->kind->value,
+            'label' => $circle->label,
+            'colour' => $circle->colour,
+            'x' => round($circle->x, 3),
+            'y' => round($circle->y, 3),
+            'radius' => round($circle->radius, 3),
         ];
     }
 

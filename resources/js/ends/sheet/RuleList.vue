@@ -36,7 +36,7 @@ const stands = (rule: Rule) => (rule.own ? (rule.answers.find(each => each.words
         <button
           v-if="open !== rule.key"
           type="button"
-          :aria-label="`${rule.question} Answer it for this end`"
+          :aria-label="`${rule.question} Otherwise for this end…`"
           @click="open = rule.key">for this end…</button>
         <select
           v-else

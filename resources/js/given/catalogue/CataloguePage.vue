@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
@@ -7,11 +7,13 @@ import type { TypeDetail, TypeKind, TypesPage } from '../../api/types'
 import RuleTabs from '../rules/RuleTabs.vue'
 import { useAttempt } from '../../ui/attempt'
 import ConnectorView from '../../ui/ConnectorView.vue'
+import CableFace from './CableFace.vue'
 import LibraryPanel from './LibraryPanel.vue'
 import ProcedureBench from './ProcedureBench.vue'
-import TypeEditor from './TypeEditor.vue'
 import WhyNote from '../../plan/why/WhyNote.vue'
 
+// Drawn from the file's schema, which nobody needs who only looks.
+const TypeEditor = defineAsyncComponent(() => import('./TypeEditor.vue'))
 const KINDS: { kind: TypeKind; name: string }[] = [
   { kind: 'cable', name: 'Cables' },
   { kind: 'connector', name: 'Connectors' },
@@ -145,7 +147,7 @@ const mates = computed(() =>
     </header>
     <div><p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
       <LibraryPanel ref="library" @taken="taken" /></div>
-    <div class="columns">
+    <div class="columns" :class="{ writing: editing }">
       <section class="list">
         <nav class="kinds" aria-label="Kinds of types"><router-link
           v-for="each in KINDS"
@@ -205,6 +207,7 @@ const mates = computed(() =>
           :kind="detail.kind"
           :of="detail.id"
           :name="detail.name" />
+        <CableFace v-if="detail.face.length" :face="detail.face" />
         <div v-if="detail.drawing" class="faces"><ConnectorView
           :drawing="detail.drawing"
           view="face"
@@ -240,15 +243,18 @@ const mates = computed(() =>
         @saved="saved"
         @close="editing = null" /></div>
       <TypeEditor
-        v-else-if="detail && editing"
+        v-else-if="detail && editing && types"
         :key="`${detail.id} ${editing}`"
         :detail="detail"
         :copy="editing === 'copy'"
+        :types="types"
         @saved="saved"
         @close="editing = null" />
       <section
         v-else
-        class="detail quiet"><p>Choose a type to see its drawing, its figures and what it asks of a cable.</p></section>
+        class="detail quiet"><p>Choose a type to see its drawing, its figures and what it asks of a
+          cable.<template v-if="session.plans"> For one that is not here, open the nearest and copy it.</template></p>
+      </section>
     </div>
   </main>
 </template>
@@ -290,6 +296,13 @@ header {
   grid-template-columns: 380px minmax(0, 1fr);
   min-height: 0;
   grid-row: 3;
+}
+/* Whoever writes a type needs the room, and no other type. */
+.columns.writing {
+  grid-template-columns: minmax(0, 1fr);
+}
+.writing .list {
+  display: none;
 }
 .list {
   overflow: auto;

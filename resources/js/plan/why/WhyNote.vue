@@ -69,7 +69,7 @@ const without = (picture: string) =>
           v-if="session.plans"
           type="button"
           :disabled="busy"
-          :aria-label="`Take the photo out of why ${name}`"
+          :aria-label="`take out the photo of why ${name}`"
           @click="without(picture)">take out</button></span>
     </p>
     <form v-if="draft !== null" @submit.prevent="save">
