@@ -158,6 +158,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('patterns', [PatternController::class, 'index'])->middleware('kept');
             Route::get('whys/{kind}/{of}', [WhyController::class, 'show']);
             Route::get('assemblies/{id}', [AssemblyController::class, 'show'])->middleware('kept');
+            Route::get('assemblies/{id}/takes', [AssemblyController::class, 'takes'])->middleware('kept');
             Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
             Route::put('runs/{id}/ends/{side}/reach', [RunController::class, 'reach'])->middleware(
                 'role:planner,bench,installer,lead',

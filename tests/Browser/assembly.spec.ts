@@ -262,8 +262,7 @@ test('a composite with legs of 300 and 375 mm has its drain with earth at both e
   expect(seconds(done)).toBeLessThan(NONE_TAKES)
   await expect(elements(page).getByText('0.375 m')).toBeVisible()
   const { list } = await netlist(page, 'P-701')
-  for (const side of ['A', 'B'])
-    expect(list[`P-701 ${side} mains/drain`]).toMatch(new RegExp(`^P-701 ${side} 1/PE`))
+  for (const side of ['A', 'B']) expect(list[`P-701 ${side} mains/drain`]).toMatch(new RegExp(`^P-701 ${side} 1/PE`))
   // With ordinary connectors nobody has stated it, and both ends say so.
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(drain).toContainText('It is joined at neither end.')

@@ -318,6 +318,26 @@ test('a multicore of 16 pairs and a connector of 48 contacts are written without
   )
 })
 
+test('a jack with another print of its slots is made of the nearest one, and its sheet shows it', async ({ page }) => {
+  const hands = await watchHands(page)
+  await signIn(page, 'planner', '/rules/catalogue?kind=connector&id=8p8c-jack-screened')
+  await page.getByRole('button', { name: 'Change for this installation' }).click()
+  const print = page.getByLabel('Contacts in the order of their print')
+  await expect(print).toHaveValue('5\n4\n1\n2\n8\n7\n6\n3')
+  await print.fill('1\n2\n3\n6\n5\n4\n7\n8')
+  await page.keyboard.press('Tab')
+  await page.getByRole('button', { name: 'Check' }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('Saved in this installation.')).toBeVisible()
+  const done = await hands()
+  console.log(`hands, jack: ${done.keys} keys, ${done.presses} presses, ${Math.round(seconds(done))} s`)
+  expect(seconds(done)).toBeLessThan(180)
+  await go(page, '/runs/C-429/sheet/B')
+  await expect(page.getByText(/Slots as the jack prints them: 1 2 3 6 5 4 7 8/)).toBeVisible()
+  await page.goto('/schedule')
+  await undo(page, /Undone: Connector 8P8C jack, screened/)
+})
+
 test('a plug goes into a port, and the port says what fits', async ({ page }) => {
   await signIn(page, 'planner', '/rules/equipment')
   const port = page.getByLabel('plugged into Amplifier patch panel in 33')

@@ -22,6 +22,8 @@ use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Installation\WayKind;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Joining\Gestures\EarthDrain;
+use Sartal\Core\Plan\Joining\Sketch;
 use Sartal\Core\Plan\Planning\AssemblyPlanner;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
@@ -117,6 +119,24 @@ final class Bench
     public static function coax(): self
     {
         return self::of(self::request('V-1', 'coax-75-12g', ['video'], ['bnc75-plug-video'], ['bnc75-plug-video']));
+    }
+
+    /** A composite whose mains is screened, with its drain under one screw with earth at both ends. */
+    public static function drainWithEarth(): self
+    {
+        $bench = self::of(
+            self::request(
+                'P-1',
+                'composite-screened',
+                ['mains', 'analogue'],
+                ['power-out-cable-two-mains', 'xlr3-female-cable-balanced'],
+                ['power-in-cable-two-mains', 'xlr3-male-cable-balanced'],
+            ),
+        );
+        $sketch = new Sketch($bench->installation);
+        (new EarthDrain('P-1'))->draw($sketch);
+
+        return $bench->with(runs: $sketch->drawn()->in->runs());
     }
 
     public static function stageBox(): self

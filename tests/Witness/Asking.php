@@ -167,6 +167,7 @@ trait Asking
             'api/looms/{id}/offsets.csv' => $of('api/looms/*/offsets.csv', $looms),
             'api/runs/{id}' => $each('api/runs/*'),
             'api/assemblies/{id}' => $each('api/assemblies/*'),
+            'api/assemblies/{id}/takes' => $each('api/assemblies/*/takes'),
             'api/whys/{kind}/{of}' => ['api/whys/run/'.$runs[0], 'api/whys/rules/all'],
             'api/runs/{id}/sheet/{side}' => $sides(''),
             'api/runs/{id}/sheet/{side}/sheet.pdf' => array_slice($sides('/sheet.pdf'), 0, 2),

@@ -8,8 +8,6 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\Given\Installation\Covering;
 use Sartal\Core\Given\Installation\Economy;
 use Sartal\Core\Given\Measure\Length;
-use Sartal\Core\Plan\Joining\Gestures\EarthDrain;
-use Sartal\Core\Plan\Joining\Sketch;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -206,18 +204,7 @@ final class PartsTest extends TestCase
         );
         $bare = $mains->with(rules: $mains->installation->rules()->with(\Sartal\Core\Given\Schools\MainsEnds::Bare));
         self::assertNull(self::line(self::list($bare), 'bootlace-1-5'));
-        $screened = Bench::of(
-            Bench::request(
-                'P-1',
-                'composite-screened',
-                ['mains', 'analogue'],
-                ['power-out-cable-two-mains', 'xlr3-female-cable-balanced'],
-                ['power-in-cable-two-mains', 'xlr3-male-cable-balanced'],
-            ),
-        );
-        $sketch = new Sketch($screened->installation);
-        (new EarthDrain('P-1'))->draw($sketch);
-        $list = self::list($screened->with(runs: $sketch->drawn()->in->runs()));
+        $list = self::list(Bench::drainWithEarth());
         self::assertSame(
             [4.0, 2.0],
             [

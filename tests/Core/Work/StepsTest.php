@@ -9,8 +9,6 @@ use Sartal\Core\Ends\Wiring\Node;
 use Sartal\Core\Given\Installation\Link;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Ascending;
-use Sartal\Core\Plan\Joining\Gestures\EarthDrain;
-use Sartal\Core\Plan\Joining\Sketch;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Work\Bench\CutTo;
@@ -196,20 +194,8 @@ final class StepsTest extends TestCase
     /** Common practice; the terminal's leaflet and local code are above it. */
     public function test_earth_and_the_drain_of_mains_get_one_ferrule_that_is_rated_for_both(): void
     {
-        $bench = Bench::of(
-            Bench::request(
-                'P-1',
-                'composite-screened',
-                ['mains', 'analogue'],
-                ['power-out-cable-two-mains', 'xlr3-female-cable-balanced'],
-                ['power-in-cable-two-mains', 'xlr3-male-cable-balanced'],
-            ),
-        );
-        $sketch = new Sketch($bench->installation);
-        (new EarthDrain('P-1'))->draw($sketch);
-        $bench = $bench->with(runs: $sketch->drawn()->in->runs());
         $parts = $together = $ids = [];
-        foreach (self::traveller($bench)->operations as $each) {
+        foreach (self::traveller(Bench::drainWithEarth())->operations as $each) {
             if (str_contains($each->id, '|A|') && str_contains($each->part, 'bootlace')) {
                 $parts[$each->address] = $each->part;
             }

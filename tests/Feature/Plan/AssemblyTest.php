@@ -391,4 +391,34 @@ final class AssemblyTest extends TestCase
         };
         self::assertSame($asked('A-114'), $asked('M-203'));
     }
+
+    /** Planned by itself, without the rest of the building, it comes to what it comes to with it. */
+    public function test_what_an_assembly_takes_is_what_the_whole_plan_says(): void
+    {
+        foreach (['A-114', 'M-201', 'P-007'] as $run) {
+            $takes = $this->as('planner')->getJson("/api/assemblies/{$run}/takes")->assertOk()->json();
+            self::assertGreaterThan(1, $takes['minutes']['value'], $run);
+            $parts = $this->getJson('/api/parts?scope=assembly:'.$run)->assertOk()->json();
+            // What is bought of it depends on what is on the shelf; what it needs does not.
+            self::assertSame(
+                array_column(array_column($parts['lines'], 'needed', 'name'), 'text'),
+                array_column(array_column($takes['parts'], 'needed', 'name'), 'text'),
+                $run,
+            );
+            self::assertGreaterThan(0, $takes['cost']);
+        }
+        // A core that is left off is a joint less to make.
+        $minutes = fn (): float => (float) $this->getJson('/api/assemblies/M-203/takes')->json('minutes.value');
+        $before = $minutes();
+        $this->postJson('/api/assemblies/M-203/gestures', [
+            'kind' => 'leave',
+            'run' => 'M-203',
+            'side' => 'A',
+            'elements' => ['p1'],
+            'reason' => 'spare, parked',
+            'seen' => [],
+        ])->assertOk();
+        self::assertLessThan($before, $minutes());
+        $this->getJson('/api/assemblies/nothing/takes')->assertNotFound();
+    }
 }

@@ -12,6 +12,7 @@ use App\Http\Requests\Plan\ContactsChecked;
 use App\Http\Requests\Plan\GestureMade;
 use App\Http\Resources\Plan\AssemblyResource;
 use App\Http\Resources\Plan\FollowsResource;
+use App\Http\Resources\Plan\TakesResource;
 use App\Planning\Loaded;
 
 /**
@@ -19,6 +20,7 @@ use App\Planning\Loaded;
  *
  * @phpstan-import-type AssemblyPage from AssemblyResource
  * @phpstan-import-type Follows from FollowsResource
+ * @phpstan-import-type Takes from TakesResource
  */
 final readonly class AssemblyController
 {
@@ -32,6 +34,19 @@ final readonly class AssemblyController
         self::known($loaded, $id);
 
         return new Answer(AssemblyResource::of($id, $loaded));
+    }
+
+    /**
+     * What it takes at the bench and in parts, as it stands.
+     *
+     * @return Answer<Takes>
+     */
+    public function takes(Loaded $loaded, string $id): Answer
+    {
+        self::known($loaded, $id);
+        $in = $loaded->installation;
+
+        return new Answer(TakesResource::ofAssembly(AssemblyResource::assembly($id, $in), $in));
     }
 
     /**

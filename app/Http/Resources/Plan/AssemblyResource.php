@@ -93,7 +93,7 @@ final class AssemblyResource
         ];
     }
 
-    private static function assembly(string $run, Installation $in): Assembly
+    public static function assembly(string $run, Installation $in): Assembly
     {
         foreach (Assemblies::find($in) as $assembly) {
             if (in_array($run, $assembly->runs, true)) {

@@ -10,17 +10,12 @@ use App\Planning\ShippedPatterns;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\OwnPattern;
-use Sartal\Core\Given\Measure\Figure;
-use Sartal\Core\Given\Measure\FigureTerm;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Joining\Drawn;
 use Sartal\Core\Plan\Patterns\AnswerKind;
 use Sartal\Core\Plan\Patterns\PatternKind;
 use Sartal\Core\Plan\Patterns\PatternQuestion;
 use Sartal\Core\Plan\Planning\Planner;
-use Sartal\Core\Work\Parts\Labour;
-use Sartal\Core\Work\Parts\PartsLine;
-use Sartal\Core\Work\Parts\PartsPlanner;
 
 /**
  * Patterns with what they ask, and what one comes to with the answers that it was given.
@@ -129,20 +124,6 @@ final class PatternResource
     {
         $alone = self::alone($drawn, $was);
         $plan = (new Planner())->plan($alone);
-        $parts = PartsPlanner::planned($alone, $plan)->list($drawn->runs);
-        $labour = new Labour($alone);
-        $minutes = 0.0;
-        $terms = [];
-        foreach ($plan->assemblies as $assembly) {
-            $taken = $labour->of($assembly, $plan->runs);
-            $minutes += $taken->value;
-            $terms[] = new FigureTerm(
-                implode(', ', array_map(static fn (string $id): string => $alone->theRun($id)->code, $assembly->runs)),
-                sprintf('%d kinds of work', count($taken->terms)),
-                $taken->text(),
-                'common practice',
-            );
-        }
         $connectors = [];
         foreach ($alone->fittings() as $fitting) {
             $name = $alone->catalogue->connector($fitting->connector)->name ?? $fitting->connector;
@@ -167,17 +148,7 @@ final class PatternResource
             ),
             'jumpers' => count($alone->links()),
             'switches' => count($alone->switches()),
-            'minutes' => PlanEncoder::figure(new Figure($minutes, 'min', $terms, 0)),
-            'parts' => array_map(
-                static fn (PartsLine $line): array => [
-                    'name' => $line->name,
-                    'needed' => PlanEncoder::figure($line->needed),
-                ],
-                $parts->lines,
-            ),
-            'cost' => round($parts->cost, 2),
-            'currency' => $alone->economy()->currency,
-            'unpriced' => count($parts->unpriced),
+            ...TakesResource::of($alone, $plan, $drawn->runs),
             'findings' => array_map(PlanEncoder::finding(...), $plan->findings()),
         ];
     }

@@ -48,27 +48,10 @@ async function choose(procedure: string) {
   </p>
 </template>
 
+<style scoped src="../../ui/inline.css" />
 <style scoped>
 .choice {
   margin: 2px 0 0;
   font-size: 13px;
-}
-button {
-  all: unset;
-  color: var(--verdigris);
-  text-decoration: underline;
-  cursor: pointer;
-}
-button:focus-visible {
-  outline: 2px solid var(--copper);
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  padding: 3px 6px;
-  background: var(--surface);
-  color: inherit;
-  font: inherit;
-  max-width: 100%;
 }
 </style>

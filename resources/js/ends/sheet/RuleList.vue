@@ -52,6 +52,7 @@ const stands = (rule: Rule) => (rule.own ? (rule.answers.find(each => each.words
   <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
 </template>
 
+<style scoped src="../../ui/inline.css" />
 <style scoped>
 .rules {
   list-style: none;
@@ -68,29 +69,8 @@ const stands = (rule: Rule) => (rule.own ? (rule.answers.find(each => each.words
   border-radius: 3px;
   font-size: 12px;
 }
-button {
-  all: unset;
-  margin-left: 6px;
-  color: var(--verdigris);
-  text-decoration: underline;
-  cursor: pointer;
-}
-button:focus-visible {
-  outline: 2px solid var(--copper);
-}
+button,
 select {
   margin-left: 6px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  padding: 3px 6px;
-  background: var(--surface);
-  color: inherit;
-  font: inherit;
-  max-width: 100%;
-}
-@media (max-width: 700px) {
-  button {
-    padding: 12px 0;
-  }
 }
 </style>

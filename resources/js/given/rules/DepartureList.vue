@@ -53,6 +53,7 @@ function add(place: string) {
   </p>
 </template>
 
+<style scoped src="../../ui/inline.css" />
 <style scoped>
 .departures {
   list-style: none;
@@ -71,23 +72,5 @@ function add(place: string) {
 .more {
   margin: 2px 0 0;
   font-size: 13px;
-}
-button {
-  all: unset;
-  color: var(--verdigris);
-  text-decoration: underline;
-  cursor: pointer;
-}
-button:focus-visible {
-  outline: 2px solid var(--copper);
-}
-select {
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  padding: 3px 6px;
-  background: var(--surface);
-  color: inherit;
-  font: inherit;
-  max-width: 100%;
 }
 </style>

@@ -19,11 +19,12 @@ import NewConnector from './NewConnector.vue'
 import { spoken } from './names'
 import { useAssembly, type Follows, type GestureSent } from './useAssembly'
 import { useInHand } from './useInHand'
+import TakesSum from '../TakesSum.vue'
 import WhyNote from '../why/WhyNote.vue'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
-const { check, page, runs, fittings, ends, done, missing, problem, said, busy, load, hold, look, make, undo } =
+const { check, page, takes, runs, fittings, ends, done, missing, problem, said, busy, load, hold, look, make, undo } =
   useAssembly(props.id)
 const { end, fitting, fittingId, chosen, contacts, line, lit, takeEnd, choose, press, drop } = useInHand(ends, fittings)
 const view = ref<'face' | 'wiring'>('wiring')
@@ -113,6 +114,7 @@ const title = computed(() =>
         <div class="lists">
           <p class="quiet">{{ page.sums.contacts }} contacts · {{ page.sums.legs }} legs ·
             {{ page.sums.unused }} cores unjoined</p>
+          <TakesSum v-if="takes" :takes="takes" />
           <p
             v-for="finding in page.findings"
             :key="finding.words"

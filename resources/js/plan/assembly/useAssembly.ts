@@ -9,6 +9,7 @@ export type AssemblyRun = Schemas['AssemblyRun']
 export type AssemblyEnd = Schemas['AssemblyEnd']
 export type AssemblyElement = Schemas['AssemblyElement']
 export type AssemblyFitting = Schemas['AssemblyFitting']
+export type Takes = Answer<'assemblies/x/takes', 'get'>
 export type Follows = Answer<'assemblies/x/try', 'post'>
 /** What hands do, as the server reads it; whose end it is and what was seen is added when it is sent. */
 export type GestureSent = Record<string, unknown> & { kind: string }
@@ -25,6 +26,7 @@ export function useAssembly(id: string) {
   const page = ref<AssemblyPage | null>(null)
   const beside = ref<AssemblyPage[]>([])
   const done = ref<number[]>([])
+  const takes = ref<Takes | null>(null)
   const missing = ref('')
   const { problem, said, busy, attempt } = useAttempt()
 
@@ -40,9 +42,14 @@ export function useAssembly(id: string) {
     runs.value.flatMap(run => run.ends.map(end => ({ run, end, key: `${run.id} ${end.side}` }))),
   )
 
+  /** Worked out after the page is there: nobody waits for it. */
+  async function count() {
+    takes.value = await api.get(`assemblies/${id}/takes`).catch(() => null)
+  }
   async function load() {
     try {
       page.value = await api.get(`assemblies/${id}`)
+      void count()
     } catch (error) {
       missing.value = error instanceof ApiError ? error.message : String(error)
     }
@@ -75,6 +82,7 @@ export function useAssembly(id: string) {
         if (answer.change !== null) done.value.push(answer.change)
         said.value = answer.change === null ? 'It is so already.' : `${answer.words}.`
         made = true
+        void count()
         await refresh()
       } catch (error) {
         // Somebody else was first: what stands now is shown beside what was written here.
@@ -109,6 +117,7 @@ export function useAssembly(id: string) {
   return {
     check,
     page,
+    takes,
     runs,
     fittings,
     ends,

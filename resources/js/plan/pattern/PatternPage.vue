@@ -8,7 +8,7 @@ import { useSession } from '../../api/session'
 import type { Catalogue } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
-import FigureSum from '../../ui/FigureSum.vue'
+import TakesSum from '../TakesSum.vue'
 import { useLatest } from '../../ui/latest'
 import { slug } from '../../ui/slug'
 import { length } from '../../ui/units'
@@ -221,12 +221,7 @@ const many = (key: string) => (answers.value[key] ?? '').split('|').filter(Boole
           <p><template v-for="(each, i) in sums.connectors" :key="each.name">{{ i ? ', ' : '' }}{{ each.count }} ×
             {{ each.name }}</template><template v-if="sums.jumpers">, {{ sums.jumpers }} jumpers</template><template
             v-if="sums.switches">, {{ sums.switches }} switches</template></p>
-          <p>At the bench <FigureSum :figure="sums.minutes" strong /></p>
-          <details><summary>Parts <b class="mono">{{ sums.cost.toFixed(2) }} {{ sums.currency }}</b><span
-                     v-if="sums.unpriced"
-                     class="quiet"> · {{ sums.unpriced }} without a price</span></summary>
-            <table class="lines"><tbody><tr v-for="part in sums.parts" :key="part.name"><td>{{ part.name }}</td>
-              <td class="right mono">{{ part.needed.text }}</td></tr></tbody></table></details>
+          <TakesSum :takes="sums" />
           <p
             v-for="finding in sums.findings"
             :key="finding.words"

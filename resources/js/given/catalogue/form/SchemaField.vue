@@ -52,10 +52,7 @@ const counted = (written: string) => {
 const renamed = (from: string, to: string) =>
   emit('update', Object.fromEntries(pairs.value.map(([key, each]) => [key === from ? to : key, each])))
 const ticked = (choice: string, on: boolean) =>
-  emit(
-    'update',
-    on ? [...list.value, choice] : list.value.filter(each => each !== choice),
-  )
+  emit('update', on ? [...list.value, choice] : list.value.filter(each => each !== choice))
 </script>
 
 <template>
