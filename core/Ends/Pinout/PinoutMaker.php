@@ -181,6 +181,9 @@ final class PinoutMaker
     /** Lays the joints made by hand over the derived ones. */
     private function except(End $end): void
     {
+        if ($end->handJoints === []) {
+            return;
+        }
         $conductors = $this->cable->conductors();
         $drains = array_fill_keys(
             array_map(static fn (Conductor $drain): string => $drain->path, $this->cable->mainsDrains()),
