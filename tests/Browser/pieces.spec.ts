@@ -131,7 +131,7 @@ test('a joint is made by hand with its reason, shows on the sheet, and goes back
   await page.getByRole('option', { name: 'contact 3' }).click()
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('alert').filter({ hasText: 'Say why' })).toBeVisible()
-  await page.getByLabel('Why').fill('The gallery amplifier inverts')
+  await page.getByRole('textbox', { name: 'Why' }).fill('The gallery amplifier inverts')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(end.getByText('by hand: The gallery amplifier inverts')).toBeVisible()
   await end.getByRole('link', { name: 'sheet for the vice' }).click()
