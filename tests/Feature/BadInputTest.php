@@ -23,6 +23,8 @@ final class BadInputTest extends TestCase
         'api/looms/{id}/preview' => ['id' => 'L1'],
         'api/types/{kind}' => ['kind' => 'cable'],
         'api/types/{kind}/preview' => ['kind' => 'procedure'],
+        'api/types/{kind}/draw' => ['kind' => 'cable'],
+        'api/whys/{kind}/{of}' => ['kind' => 'run', 'of' => 'A-121'],
         'api/types/{kind}/{id}' => ['kind' => 'cable', 'id' => 'pair-foil'],
         'api/library/{kind}/{id}' => ['kind' => 'cable', 'id' => 'pair-foil'],
         'api/shared/{kind}' => ['kind' => 'way'],
@@ -54,6 +56,7 @@ final class BadInputTest extends TestCase
         'name' => 'pack.pdf',
         'token' => 'none',
         'installation' => 'xx000',
+        'of' => 'A-121',
     ];
 
     /** Kept apart from what people have: sessions, and what is worked out again. */
