@@ -7,6 +7,7 @@ namespace Sartal\Core\Later\Changing;
 use Sartal\Core\Given\Catalogue\CableSide;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ConnectorType;
+use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Figure;
@@ -60,12 +61,12 @@ final readonly class ImpactPlanner
         $runs = $restored = [];
         [$then, $now] = [$before->installation, $this->work->installation];
         // How an end is prepared follows from types and rules alone: a plan may be the same, and its steps another.
-        $asPrepared =
-            $then->rules() == $now->rules() &&
-            ($then->catalogue->holdsAs($now->catalogue) ||
-                self::types($then->catalogue) == self::types($now->catalogue));
+        $asTyped = $then->catalogue->holdsAs($now->catalogue) ||
+            self::types($then->catalogue) == self::types($now->catalogue);
         foreach ($now->runs() as $run) {
             $id = $run->id;
+            // Another answer for a loom is none of the other looms' concern.
+            $asPrepared = $asTyped && self::isAnsweredAlike($run, $then, $now);
             if ($this->work->plan->isAs($before->plan, $id) && ($asPrepared || ! $this->work->hasSteps($id))) {
                 continue;
             }
@@ -87,6 +88,18 @@ final readonly class ImpactPlanner
             Consequences::difference($is, $was),
             Consequences::difference($was, $is),
         );
+    }
+
+    private static function isAnsweredAlike(Run $run, Installation $then, Installation $now): bool
+    {
+        $before = $then->run($run->id) ?? $run;
+        foreach (Side::cases() as $side) {
+            if ($then->rulesFor($before, $side) != $now->rulesFor($run, $side)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

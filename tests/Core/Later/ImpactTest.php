@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace Tests\Core\Later;
 
 use PHPUnit\Framework\TestCase;
+use Sartal\Core\Given\Installation\Departure;
+use Sartal\Core\Given\Installation\DepartureOf;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Installation\WayKind;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Schools\ColourScheme;
+use Sartal\Core\Given\Schools\HotColour;
 use Sartal\Core\Later\Changing\Impact;
 use Sartal\Core\Later\Changing\ImpactPlanner;
 use Sartal\Core\Later\Changing\Leeway;
@@ -189,9 +193,9 @@ final class ImpactTest extends TestCase
     }
 
     /** @param  list<string>  $ways */
-    private static function by(Installation $in, string $run, array $ways): \Sartal\Core\Given\Installation\Run
+    private static function by(Installation $in, string $run, array $ways): Run
     {
-        return new \Sartal\Core\Given\Installation\Run(...['ways' => $ways] + get_object_vars($in->runs()[$run]));
+        return new Run(...['ways' => $ways] + get_object_vars($in->runs()[$run]));
     }
 
     public function test_the_other_colour_scheme_after_ten_jacks_moves_four_cores_of_each(): void
@@ -233,6 +237,31 @@ final class ImpactTest extends TestCase
         }
     }
 
+    /** Another answer for a loom is none of the other cables' concern, whatever was done to them. */
+    public function test_what_a_loom_answers_otherwise_overtakes_its_own_ends_alone(): void
+    {
+        $in = self::threeLines()->withCatalogueEdited([
+            'cables.pair-foil.construction.children.0.children.0.colour' => 'white',
+            'cables.pair-foil.construction.children.0.children.1.colour' => 'red',
+        ])->installation;
+        $in = $in->withRun(new Run(...['loom' => 'L1'] + get_object_vars($in->theRun('A-1'))));
+        $runs = ['A-1', 'A-2', 'A-3'];
+        $record = (new Crew($in))->cut(...$runs)->terminate(...$runs)->record();
+        $departing = static fn (DepartureOf $of, string $id): Installation => $in->withRules(
+            $in->rules()->departing([new Departure($of, $id, HotColour::White)]),
+        );
+        $overtaken = static fn (Installation $after): array => array_map(
+            strval(...),
+            array_keys(self::impact($in, $after, $record)->runs),
+        );
+        self::assertSame(['A-1'], $overtaken($departing(DepartureOf::Loom, 'L1')));
+        self::assertSame([], $overtaken($departing(DepartureOf::Loom, 'L2')));
+        self::assertEqualsCanonicalizing(
+            $runs,
+            $overtaken($departing(DepartureOf::Family, $in->catalogue->theCable('pair-foil')->family)),
+        );
+    }
+
     private static function spared(End $end): End
     {
         return new End(...['spares' => 1] + get_object_vars($end));
@@ -249,7 +278,7 @@ final class ImpactTest extends TestCase
         self::assertStringContainsString('no spare length is left', implode(' ', $end->ruledOut));
 
         $spared = $in->withRun(
-            new \Sartal\Core\Given\Installation\Run(
+            new Run(
                 ...['a' => self::spared($in->runs()['C-1']->a), 'b' => self::spared($in->runs()['C-1']->b)] +
                     get_object_vars($in->runs()['C-1']),
             ),
