@@ -301,7 +301,7 @@ final class PreparationTest extends TestCase
     {
         $asked = static fn (Bench $bench, string $run): bool => in_array(
             ShellBond::key(),
-            array_map(static fn ($school): string => $school::key(), self::sheet($bench, $run, Side::A)->rules),
+            array_map(static fn ($rule): string => $rule->answer::key(), self::sheet($bench, $run, Side::A)->rules),
             true,
         );
         self::assertTrue($asked(Bench::microphone(), 'A-1'));
@@ -312,7 +312,7 @@ final class PreparationTest extends TestCase
     public function test_only_the_rules_that_bear_on_an_end_are_on_its_sheet(): void
     {
         $keys = static fn (EndSheet $sheet): array => array_map(
-            static fn ($school): string => $school::key(),
+            static fn ($rule): string => $rule->answer::key(),
             $sheet->rules,
         );
         $coax = $keys(self::sheet(Bench::coax(), 'V-1', Side::A));
