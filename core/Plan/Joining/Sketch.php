@@ -96,10 +96,11 @@ final class Sketch
     public function carry(RunEnd $at, string $element, string $signal): string
     {
         $run = $this->run($at);
-        $n = count($run->carries);
-        do {
-            $id = $run->id.'.c'.++$n;
-        } while ($this->now->circuit($id) !== null);
+        $id = FreeName::after(
+            $run->id.'.c',
+            fn (string $name): bool => $this->now->circuit($name) !== null,
+            count($run->carries) + 1,
+        );
         $label = $this->cable($at)->element($element)->label ?? $element;
         $this->now = $this->now->changed([
             'circuits' => $this->now->circuits() + [$id => new Circuit($id, trim($run->code.' '.$label), $signal)],
@@ -157,12 +158,7 @@ final class Sketch
     /** @return string an id that no panel has */
     public function freePanel(): string
     {
-        $n = 0;
-        do {
-            $id = 'panel-'.++$n;
-        } while (isset($this->now->panels()[$id]));
-
-        return $id;
+        return FreeName::after('panel-', fn (string $name): bool => isset($this->now->panels()[$name]));
     }
 
     private function redraw(Run $run): void
@@ -215,13 +211,11 @@ final class Sketch
             throw CannotJoin::unknown('location', $new->location, 'place');
         }
         $run = $this->run($at);
-        $n = 0;
-        do {
-            $id = sprintf('%s.%s%d', $run->id, strtolower($at->side->value), ++$n);
-        } while ($this->now->fitting($id) !== null);
+        $stem = $run->id.'.'.strtolower($at->side->value);
+        $id = FreeName::after($stem, fn (string $name): bool => $this->now->fitting($name) !== null);
         $this->putFitting(new Fitting(
             $id,
-            $new->label !== '' ? $new->label : $this->label($run, $at, $n),
+            $new->label !== '' ? $new->label : $this->label($run, $at, (int) substr($id, strlen($stem))),
             $new->connector,
             $new->location !== '' ? $new->location : $this->end($at)->location,
             $new->inserts,
@@ -236,12 +230,11 @@ final class Sketch
         foreach ($run->fittings() as $id) {
             $taken[$this->now->fitting($id)->label ?? ''] = true;
         }
-        $label = $first = $run->code.' '.$at->side->value;
-        while (isset($taken[$label])) {
-            $label = $first.' '.$n++;
-        }
+        $label = $run->code.' '.$at->side->value;
 
-        return $label;
+        return isset($taken[$label])
+            ? FreeName::after($label.' ', static fn (string $name): bool => isset($taken[$name]), $n)
+            : $label;
     }
 
     /**
@@ -273,10 +266,7 @@ final class Sketch
     /** @return string "splice:id" of a new one */
     public function splice(): string
     {
-        $n = 0;
-        do {
-            $id = 'splice-'.++$n;
-        } while (in_array($id, $this->now->splices(), true));
+        $id = FreeName::after('splice-', fn (string $name): bool => in_array($name, $this->now->splices(), true));
         $this->connections(['splices' => [...$this->now->splices(), $id]]);
 
         return JoiningPlace::splice($id)->text();
@@ -330,56 +320,16 @@ final class Sketch
 
     private function clear(): void
     {
-        $before = $this->fittings;
+        $among = $this->fittings;
         foreach (array_keys($this->runs) as $run) {
-            $before += array_fill_keys($this->was->run($run)?->fittings() ?? [], true);
+            $among += array_fill_keys($this->was->run($run)?->fittings() ?? [], true);
         }
-        $gone = array_diff_key($before, $this->inUse());
-        if ($gone === []) {
-            return;
+        $clearing = Clearing::of($this->now, $among);
+        if ($clearing !== null) {
+            $this->now = $clearing->in;
+            $this->fittings += $clearing->gone;
+            $this->circuits += $clearing->circuits;
+            $this->connected = $this->connected || $clearing->unplugged;
         }
-        $gone = array_intersect_key($gone, $this->now->fittings());
-        $matings = $this->now->matings();
-        $left = array_values(array_filter(
-            $matings,
-            static fn ($mating): bool => ! isset($gone[$mating->fitting]) && ! isset($gone[$mating->with]),
-        ));
-        if (count($left) !== count($matings)) {
-            $this->connections(['matings' => $left]);
-        }
-        $circuits = $this->now->circuits();
-        foreach ($circuits as $id => $circuit) {
-            $without = $circuit->without($gone);
-            if ($without !== $circuit) {
-                $circuits[$id] = $without;
-                $this->circuits[$id] = true;
-            }
-        }
-        $this->now = $this->now->changed([
-            'fittings' => array_diff_key($this->now->fittings(), $gone),
-            'circuits' => $circuits,
-        ]);
-        $this->fittings += $gone;
-    }
-
-    /** @return array<int|string, true> fittings that something comes to, or that a panel holds */
-    private function inUse(): array
-    {
-        $used = [];
-        foreach ($this->now->runs() as $run) {
-            $used += array_fill_keys($run->fittings(), true);
-            foreach ([...$run->a->handJoints, ...$run->b->handJoints] as $joint) {
-                $used[JoiningPlace::from($joint->to ?? '')->fitting] = true;
-            }
-        }
-        foreach ([...$this->now->links(), ...array_values($this->now->switches())] as $between) {
-            $used[JoiningPlace::from($between->from)->fitting] = true;
-            $used[JoiningPlace::from($between->to)->fitting] = true;
-        }
-        foreach ($this->now->panels() as $panel) {
-            $used += array_fill_keys($panel->places, true);
-        }
-
-        return $used;
     }
 }

@@ -355,7 +355,7 @@ final readonly class OperationPlanner
         $fitting = Node::fitting($node);
 
         return $fitting === null
-            ? 'splice '.substr($node, 2)
+            ? 'splice '.(Node::place($node)->splice ?? '')
             : sprintf(
                 '%s, contact %s',
                 $this->installation->fitting($fitting)->label ?? $fitting,

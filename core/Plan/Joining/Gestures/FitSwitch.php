@@ -13,6 +13,7 @@ use Sartal\Core\Given\Installation\Link;
 use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Joining\CannotJoin;
+use Sartal\Core\Plan\Joining\FreeName;
 use Sartal\Core\Plan\Joining\Gesture;
 use Sartal\Core\Plan\Joining\RunEnd;
 use Sartal\Core\Plan\Joining\Sketch;
@@ -56,11 +57,8 @@ final readonly class FitSwitch implements Gesture
                 throw CannotJoin::because('to', $to, sprintf('%s is between these two already.', $switch->name));
             }
         }
-        $n = 0;
-        do {
-            $id = 'switch-'.++$n;
-        } while (isset($switches[$id]));
-        $name = trim($this->name) === '' ? 'Switch '.$n : trim($this->name);
+        $id = FreeName::after('switch-', static fn (string $name): bool => isset($switches[$name]));
+        $name = trim($this->name) === '' ? ucfirst(strtr($id, '-', ' ')) : trim($this->name);
         $on->switches($switches + [$id => new PanelSwitch($id, $name, $from, $to, $this->closedAtRest)]);
         if ($this->checked) {
             Soundness::asBefore($on, 'to', [$from, $to]);
