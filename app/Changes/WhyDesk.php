@@ -9,11 +9,10 @@ use App\Models\StoredEntry;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
-use App\Planning\Rows;
 use App\Recording\Photograph;
 use App\Recording\Uploads;
-use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
+use Sartal\Core\File\DecisionName;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\WhyCodec;
@@ -46,6 +45,7 @@ final readonly class WhyDesk
 
     /**
      * @param  list<string>  $pictures  that stay
+     * @param  int  $version  of what was said before; 0: nothing was
      *
      * @throws BadLine where there is no such decision
      * @throws StaleWrite where somebody else has said it meanwhile
@@ -59,17 +59,17 @@ final readonly class WhyDesk
         array $pictures,
         int $version,
     ): void {
-        [$before, $now] = self::of($loaded->stored, $kind, $of);
-        $name = $this->name($loaded, $kind, $of);
-        $note = trim($note);
+        [$before] = self::of($loaded->stored, $kind, $of);
         $kept = array_values(array_intersect($before->pictures ?? [], $pictures));
-        if ($before === null && $version === 0 && $note === '') {
-            return;
+        $why = self::now($by, $kind, $of, trim($note), $kept);
+        if ($before !== null || ! $why->isSilent()) {
+            $this->write($loaded, $by, $why, $version);
         }
-        $this->write($loaded, $by, $kind, $of, $name, $note, $kept, $version, $now);
     }
 
     /**
+     * @param  int  $version  as above
+     *
      * @throws BadLine where there is no such decision, or it has its fill of photos
      * @throws StaleWrite as above
      */
@@ -81,8 +81,7 @@ final readonly class WhyDesk
         Photograph $photo,
         int $version,
     ): void {
-        [$before, $now] = self::of($loaded->stored, $kind, $of);
-        $name = $this->name($loaded, $kind, $of);
+        [$before] = self::of($loaded->stored, $kind, $of);
         $pictures = array_values(array_unique([...$before->pictures ?? [], $photo->name]));
         if (count($pictures) > WhyCodec::MOST) {
             throw BadLine::because('picture', '', sprintf(
@@ -90,62 +89,46 @@ final readonly class WhyDesk
                 WhyCodec::MOST,
             ));
         }
-        Uploads::keep($loaded->stored, $photo, fn (): bool => $this->write(
-            $loaded,
-            $by,
-            $kind,
-            $of,
-            $name,
-            $before->note ?? '',
-            $pictures,
-            $version,
-            $now,
-        ));
+        $why = self::now($by, $kind, $of, $before->note ?? '', $pictures);
+        Uploads::keep($loaded->stored, $photo, fn (): Written => $this->write($loaded, $by, $why, $version));
     }
 
     /** @param  list<string>  $pictures */
-    private function write(
-        Loaded $loaded,
-        Author $by,
-        DecisionKind $kind,
-        string $of,
-        string $name,
-        string $note,
-        array $pictures,
-        int $version,
-        int $now,
-    ): bool {
-        $id = Why::idOf($kind->value, $of);
-        $isGone = $note === '' && $pictures === [];
-        $why = new Why($id, $note, $pictures, $by->user->name, now()->toIso8601String());
-        $this->log->write(Decision::on(
-            $loaded,
-            $by,
-            sprintf($isGone ? '%s: no longer said why' : '%s: said why', $name),
-            [new Edit(
-                DecisionKind::Why,
-                $id,
-                $isGone ? null : WhyCodec::encode($why),
-                // Where nothing was said, there is no version to compare; where something is by now, it is not this.
-                $version === 0 && $now === 0 ? null : $version,
-            )],
-        ));
-
-        return true;
+    private static function now(Author $by, DecisionKind $kind, string $of, string $note, array $pictures): Why
+    {
+        return new Why(
+            Why::idOf($kind->value, $of),
+            $note,
+            $pictures,
+            $by->user->name,
+            now()->toIso8601String(),
+        );
     }
 
-    /** @throws BadLine */
-    private function name(Loaded $loaded, DecisionKind $kind, string $of): string
+    /**
+     * @throws BadLine where there is no such decision
+     * @throws StaleWrite
+     */
+    private function write(Loaded $loaded, Author $by, Why $why, int $version): Written
     {
-        $isWhole = $kind->home() === DecisionHome::Whole;
-        $shape = $kind->hasReason() && (! $isWhole || $of === Why::ALL)
-            ? (new Rows($loaded->stored))->current($kind, $isWhole ? $loaded->stored->key : $of)
-            : null;
-        if ($shape === null) {
-            throw BadLine::because('of', $of, sprintf('There is no such %s. Load the page again.', $kind->words()));
-        }
-        $name = $isWhole ? '' : $shape['code'] ?? $shape['name'] ?? $shape['label'] ?? $of;
+        $kind = DecisionKind::from($why->kind());
+        $name = DecisionName::of($kind, $why->of(), $loaded->installation) ?? throw BadLine::because(
+            'of',
+            $why->of(),
+            sprintf('There is no such %s. Load the page again.', $kind->words()),
+        );
 
-        return $isWhole ? ucfirst($kind->words()) : (is_string($name) ? $name : $of);
+        return $this->log->write(Decision::on(
+            $loaded,
+            $by,
+            sprintf($why->isSilent() ? '%s: no longer said why' : '%s: said why', ucfirst($name)),
+            [new Edit(
+                DecisionKind::Why,
+                $why->id,
+                $why->isSilent() ? null : WhyCodec::encode($why),
+                // Where nothing was said, there is no version to compare.
+                $version === 0 && self::of($loaded->stored, $kind, $why->of())[0] === null ? null : $version,
+            )],
+        ));
     }
 }

@@ -8,12 +8,12 @@ use RuntimeException;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\PatternCodec;
 use Sartal\Core\File\Problems;
-use Sartal\Core\Given\Installation\OwnPattern;
+use Sartal\Core\Given\Installation\GivenPattern;
 
 /** The patterns that ship under catalogue/patterns, one file each. */
 final class ShippedPatterns
 {
-    /** @return array<int|string, OwnPattern> by id */
+    /** @return array<int|string, GivenPattern> by id */
     public static function all(): array
     {
         $patterns = [];

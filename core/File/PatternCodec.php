@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Sartal\Core\File;
 
-use Sartal\Core\Given\Installation\OwnPattern;
+use Sartal\Core\Given\Installation\GivenPattern;
 
 /** A pattern from and into its JSON shape (docs/formats.md). */
 final class PatternCodec
 {
-    public static function decode(Fields $fields): OwnPattern
+    public static function decode(Fields $fields): GivenPattern
     {
-        return new OwnPattern(
+        return new GivenPattern(
             FileDecoder::id($fields),
             $fields->name('name'),
             $fields->text('words', ''),
@@ -21,7 +21,7 @@ final class PatternCodec
     }
 
     /** @return array<int|string, mixed> */
-    public static function encode(OwnPattern $pattern): array
+    public static function encode(GivenPattern $pattern): array
     {
         return CatalogueEncoder::brief([
             'id' => $pattern->id,

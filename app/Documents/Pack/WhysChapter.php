@@ -7,6 +7,7 @@ namespace App\Documents\Pack;
 use App\Recording\Uploads;
 use Illuminate\Support\Facades\Storage;
 use Sartal\Core\File\DecisionKind;
+use Sartal\Core\File\DecisionName;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Why;
 
@@ -61,21 +62,9 @@ final class WhysChapter
 
     private static function subject(Why $why, Installation $in): string
     {
-        $kind = DecisionKind::tryFrom($why->kind());
-        $of = $why->of();
-        $name = match ($kind) {
-            DecisionKind::Run => $in->run($of)?->code,
-            DecisionKind::Fitting => $in->fitting($of)?->label,
-            DecisionKind::Location => $in->location($of)?->name,
-            DecisionKind::Way => $in->way($of)?->name,
-            DecisionKind::Loom => $in->loom($of)?->name,
-            DecisionKind::Circuit => $in->circuit($of)?->name,
-            DecisionKind::Equipment => ($in->equipment()[$of] ?? null)?->name,
-            DecisionKind::Cable => $in->catalogue->cable($of)?->name,
-            DecisionKind::Connector => $in->catalogue->connector($of)?->name,
-            default => null,
-        };
+        $kind = DecisionKind::from($why->kind());
+        $name = DecisionName::of($kind, $why->of(), $in) ?? $why->of();
 
-        return ucfirst(trim(($kind?->words() ?? '').' '.($name ?? $of)));
+        return ucfirst($why->of() === Why::ALL ? $name : $kind->words().' '.$name);
     }
 }

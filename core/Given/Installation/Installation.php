@@ -40,7 +40,7 @@ final readonly class Installation
      * @param  array<int|string, Panel>  $panels
      * @param  array<int|string, Reel>  $reels
      * @param  array<int|string, Instrument>  $instruments
-     * @param  array<int|string, OwnPattern>  $patterns
+     * @param  array<int|string, GivenPattern>  $patterns
      * @param  array<int|string, ContactCheck>  $checked  by fitting
      * @param  array<int|string, Why>  $whys
      */
@@ -206,7 +206,7 @@ final readonly class Installation
         return $this->checked;
     }
 
-    /** @return array<int|string, OwnPattern> */
+    /** @return array<int|string, GivenPattern> */
     public function patterns(): array
     {
         return $this->patterns;

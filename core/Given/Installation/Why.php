@@ -24,6 +24,12 @@ final readonly class Why
     ) {
     }
 
+    /** Neither said nor shown: there is no reason any more. */
+    public function isSilent(): bool
+    {
+        return $this->note === '' && $this->pictures === [];
+    }
+
     public static function idOf(string $kind, string $of): string
     {
         return $kind.'.'.$of;

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
+use Sartal\Core\File\DecisionName;
 use Sartal\Core\File\FileEncoder;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\InvalidDocument;
@@ -122,6 +123,21 @@ final class DecisionKindTest extends TestCase
                     Decided::in(Decided::in($after, $kind, $id, null), $kind, (string) $first['id'], $first),
                 )[$kind->list()],
             );
+        }
+    }
+
+    public function test_whatever_one_says_why_of_has_a_name_and_what_is_not_there_has_none(): void
+    {
+        $demo = self::demo();
+        $in = InstallationFile::parse((string) json_encode($demo))->installation;
+        foreach (DecisionKind::cases() as $kind) {
+            $isWhole = $kind->home() === DecisionHome::Whole;
+            $list = $kind->home() === DecisionHome::Type ? $demo['catalogue'] : $demo;
+            $first = $isWhole ? 'all' : $list[$kind->list()][0]['id'] ?? null;
+            if ($first !== null) {
+                self::assertSame($kind->hasReason(), DecisionName::of($kind, $first, $in) !== null, $kind->value);
+            }
+            self::assertNull(DecisionName::of($kind, 'no such thing', $in), $kind->value);
         }
     }
 

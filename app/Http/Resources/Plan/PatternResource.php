@@ -8,8 +8,8 @@ use App\Contract\Map;
 use App\Planning\Loaded;
 use App\Planning\ShippedPatterns;
 use Sartal\Core\File\PlanEncoder;
+use Sartal\Core\Given\Installation\GivenPattern;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Installation\OwnPattern;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Joining\Drawn;
 use Sartal\Core\Plan\Patterns\AnswerKind;
@@ -80,7 +80,7 @@ final class PatternResource
      * @param  array<array-key, int>  $versions
      * @return PatternLine
      */
-    private static function line(OwnPattern $pattern, PatternKind $kind, bool $own, array $versions): array
+    private static function line(GivenPattern $pattern, PatternKind $kind, bool $own, array $versions): array
     {
         return [
             'id' => $pattern->id,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Given\Installation;
 
 /** A pattern of assemblies with the answers that are usual for it. */
-final readonly class OwnPattern
+final readonly class GivenPattern
 {
     /**
      * @param  string  $words  what it is for
