@@ -71,6 +71,14 @@ const stands = (rule: Rule) => (rule.own ? (rule.answers.find(each => each.words
 }
 button,
 select {
-  margin-left: 6px;
+  margin-inline: 6px 0;
+}
+@media (max-width: 700px) {
+  /* On a line of its own there. */
+  button,
+  select {
+    display: block;
+    margin: 0;
+  }
 }
 </style>

@@ -7,7 +7,9 @@ import type { TypeDetail, TypeKind, TypesPage } from '../../api/types'
 import RuleTabs from '../rules/RuleTabs.vue'
 import { useAttempt } from '../../ui/attempt'
 import ConnectorView from '../../ui/ConnectorView.vue'
+import { length, short } from '../../ui/units'
 import CableFace from './CableFace.vue'
+import { label } from './form/words'
 import LibraryPanel from './LibraryPanel.vue'
 import ProcedureBench from './ProcedureBench.vue'
 import WhyNote from '../../plan/why/WhyNote.vue'
@@ -86,6 +88,9 @@ async function taken(of: TypeKind, id: string) {
   await load()
   if (route.query.id === id && kind.value === of) detail.value = await api.get(`types/${of}/${id}`)
 }
+/** In the units of whoever reads it: by the metre from a metre on. */
+const measured = (text: string) =>
+  !/^\d+(\.\d+)? mm$/.test(text) ? text : parseFloat(text) < 1000 ? short(text) : length(text)
 const plain = (value: unknown, range = false): string =>
   Array.isArray(value)
     ? value.map(each => plain(each)).join(range ? ' to ' : value.some(each => String(each).endsWith('.')) ? ' ' : ', ')
@@ -93,9 +98,8 @@ const plain = (value: unknown, range = false): string =>
       ? Object.entries(value)
           .map(([key, each]) => `${key}: ${plain(each, RANGES.includes(key))}`)
           .join(', ')
-      : String(value)
+      : measured(String(value))
 const RANGES = ['entry', 'gauge', 'grips']
-const spaced = (key: string) => key.replace(/[A-Z]/g, letter => ` ${letter.toLowerCase()}`)
 const HIDDEN = [
   'id',
   'name',
@@ -114,12 +118,12 @@ const HIDDEN = [
 const facts = computed(() =>
   Object.entries(detail.value?.definition ?? {})
     .filter(([key]) => !HIDDEN.includes(key))
-    .map(([key, value]) => ({ key: spaced(key), value: plain(value, RANGES.includes(key)) })),
+    .map(([key, value]) => ({ key: label(kind.value, key), value: plain(value, RANGES.includes(key)) })),
 )
 const side = computed(() =>
   Object.entries((detail.value?.definition.cable ?? {}) as Record<string, unknown>)
     .filter(([key]) => key !== 'terminals')
-    .map(([key, value]) => ({ key: spaced(key), value: plain(value, RANGES.includes(key)) })),
+    .map(([key, value]) => ({ key: label(kind.value, key), value: plain(value, RANGES.includes(key)) })),
 )
 const terminals = computed(() =>
   ((detail.value?.definition.cable as { terminals?: Record<string, unknown>[] })?.terminals ?? []).map(each =>

@@ -1,11 +1,7 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
-import { api, ApiError } from '../../api/client'
-import type { Answer } from '../../api/answers'
-import type { Consequences, TypeDetail, TypesPage } from '../../api/types'
+import { computed, ref } from 'vue'
+import type { TypeDetail, TypesPage } from '../../api/types'
 import ConnectorView from '../../ui/ConnectorView.vue'
-import { useLatest } from '../../ui/latest'
 import ConsequenceList from '../rules/ConsequenceList.vue'
 import CableFace from './CableFace.vue'
 import ContactGrid from './form/ContactGrid.vue'
@@ -13,23 +9,15 @@ import ElementTree from './form/ElementTree.vue'
 import type { Element } from './form/elements'
 import { ofKind, saying, shape } from './form/schema'
 import SchemaField from './form/SchemaField.vue'
+import { useType } from './useType'
 
 /** A type field by field, drawn while it is written. Nothing is saved before it is checked against its use. */
 const props = defineProps<{ detail: TypeDetail; copy: boolean; types: TypesPage }>()
 const emit = defineEmits<{ saved: [id: string]; close: [] }>()
-type Drawn = Answer<'types/x/draw', 'post'>
-const copied = <T,>(of: T): T => JSON.parse(JSON.stringify(of)) as T
-const draft = ref<Record<string, unknown>>(copied(props.detail.definition) as Record<string, unknown>)
-if (props.copy) draft.value.name = `${props.detail.name}, own`
-const slug = (name: string) =>
-  name
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-const id = computed(() => (props.copy ? slug(String(draft.value.name ?? '')) : props.detail.id))
-const definition = () => ({ ...draft.value, id: id.value })
-
+const { draft, id, definition, problems, message, stale, busy, drawn, preview, look, save, take } = useType(
+  props.detail,
+  props.copy,
+)
 /** What fields may name. */
 const names = computed(() => ({
   part: props.types.part,
@@ -47,84 +35,21 @@ const long = computed(() => fields.value.filter(([, each]) => LONG.includes(shap
 const set = (key: string, value: unknown) => {
   draft.value = saying(draft.value, key, value)
 }
-
-const problems = ref<{ path: string; value: string; words: string }[]>([])
-const wrong = computed(() => {
-  const found: Record<string, string> = {}
-  for (const each of problems.value) found[each.path.replace(/^\w+\[0\]\.?/, '')] = each.words
-  return found
-})
-const message = ref('')
-const preview = ref<Consequences | null>(null)
-const drawn = ref<Drawn | null>(null)
-const stale = ref(false)
-const busy = ref(false)
-
-function refused(error: unknown) {
-  if (!(error instanceof ApiError)) throw error
-  problems.value = (error.body.problems ?? []) as typeof problems.value
-  stale.value = error.status === 409
-  message.value = problems.value.length ? '' : (Object.values(error.fields).flat()[0] ?? error.message)
+const wrong = computed(() => Object.fromEntries(problems.value.map(each => [each.path, each.words])))
+async function submit() {
+  if (!preview.value) return look()
+  const saved = await save()
+  if (saved !== undefined) emit('saved', saved)
 }
-const { latest, forget } = useLatest()
-async function draw() {
-  forget()
-  message.value = ''
-  try {
-    await latest(api.post(`types/${props.detail.kind}/draw`, { definition: definition() }), answer => {
-      drawn.value = answer
-      problems.value = []
-    })
-  } catch (error) {
-    refused(error)
-  }
-}
-const drawSoon = useDebounceFn(draw, 400)
-onMounted(draw)
-watch(draft, () => {
-  preview.value = null
-  void drawSoon()
-})
-
-async function attempt(work: () => Promise<void>) {
-  busy.value = true
-  message.value = ''
-  problems.value = []
-  try {
-    await work()
-  } catch (error) {
-    refused(error)
-  } finally {
-    busy.value = false
-  }
-}
-const look = () =>
-  attempt(async () => {
-    preview.value = await api.post(`types/${props.detail.kind}/preview`, { definition: definition() })
-  })
-const save = () =>
-  attempt(async () => {
-    const answer = await api.put(`types/${props.detail.kind}`, {
-      definition: definition(),
-      ...(!props.copy && props.detail.version != null ? { version: props.detail.version } : {}),
-    })
-    emit('saved', answer.id)
-  })
-
 /** As a file has it, for whoever brings one along. */
 const text = ref('')
-function take() {
-  try {
-    draft.value = JSON.parse(text.value) as Record<string, unknown>
-    text.value = ''
-  } catch (error) {
-    message.value = `This is no definition: ${error instanceof Error ? error.message : ''}. Nothing was taken.`
-  }
+const taken = () => {
+  if (take(text.value)) text.value = ''
 }
 </script>
 
 <template>
-  <form class="editor" @submit.prevent="preview ? save() : look()">
+  <form class="editor" @submit.prevent="submit">
     <div class="form">
       <h1>{{ copy ? 'A new type from' : 'Change' }} {{ detail.name }}</h1>
       <p class="quiet">It belongs to this installation: it goes with its file, and a newer catalogue leaves it alone.
@@ -163,7 +88,7 @@ function take() {
           v-model="text"
           rows="4"
           class="mono" /></label>
-        <p><v-btn size="small" variant="text" :disabled="!text.trim()" @click="take">Take it</v-btn></p></details>
+        <p><v-btn size="small" variant="text" :disabled="!text.trim()" @click="taken">Take it</v-btn></p></details>
     </div>
     <aside class="seen" aria-live="polite" aria-label="As it is written">
       <div v-if="drawn" :class="{ older: problems.length }">
@@ -186,7 +111,7 @@ function take() {
         class="lines"
         aria-label="What is wrong"><thead><tr><th>Field</th><th>Remedy</th></tr></thead><tbody><tr
           v-for="each in problems"
-          :key="each.path + each.words"><td class="mono">{{ each.path.replace(/^\w+\[0\]\.?/, '') }}
+          :key="each.path + each.words"><td class="mono">{{ each.path }}
             {{ each.value }}</td><td>{{ each.words }}</td></tr></tbody></table>
       <template v-if="preview"><h2>What this would change</h2><ConsequenceList :changes="preview" /></template>
       <p class="acts"><v-btn

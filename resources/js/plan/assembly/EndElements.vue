@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { code as short, hex } from '../../ui/colours'
 import { length } from '../../ui/units'
+import { addressOf, fittingOf } from './names'
 import type { AssemblyElement, AssemblyEnd, AssemblyFitting } from './useAssembly'
 
 /** The end in hand, element by element: which are chosen, where each core comes to, or why it does not. */
@@ -44,11 +45,12 @@ const isAll = computed(() => all.value.length > 0 && all.value.every(path => pro
 
 /** Connectors and splices that an element comes to, each once. */
 const goes = (element: AssemblyElement) =>
-  [
-    ...new Set(element.cores.flatMap(core => core.to.map(to => (isSplice(to) ? to : to.slice(0, to.indexOf('/')))))),
-  ].map(at => ({ fitting: isSplice(at) ? '' : at, words: isSplice(at) ? at.replace(':', ' ') : label(at) }))
+  [...new Set(element.cores.flatMap(core => core.to.map(to => (isSplice(to) ? to : fittingOf(to)))))].map(at => ({
+    fitting: isSplice(at) ? '' : at,
+    words: isSplice(at) ? at.replace(':', ' ') : label(at),
+  }))
 const isSplice = (to: string) => to.startsWith('splice:')
-const contact = (to: string) => (isSplice(to) ? 'splice' : to.slice(to.indexOf('/') + 1))
+const contact = (to: string) => (isSplice(to) ? 'splice' : addressOf(to))
 const why = (element: AssemblyElement) => [
   ...new Set(element.cores.filter(core => core.unused).map(core => core.unused)),
 ]

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { AssemblyLeg } from './useInHand'
+import ActRow from './ActRow.vue'
 import type { AssemblyElement, AssemblyFitting, GestureSent } from './useAssembly'
 
 /** What can be done with what is chosen: elements, cores, legs. */
@@ -67,45 +68,27 @@ function shape() {
 </script>
 
 <template>
-  <div class="acts">
+  <ActRow :busy="busy">
     <v-btn
       v-if="!areCores || chosen.every(path => !path.includes('/'))"
-      size="small"
-      variant="outlined"
-      color="primary"
-      :disabled="busy"
       @click="emit('fresh')">Into a new connector</v-btn>
     <v-btn
-      size="small"
-      variant="outlined"
-      color="primary"
-      :disabled="busy"
       @click="emit('gesture', { kind: 'free', elements: chosen })">Take off</v-btn>
     <v-btn
       v-if="byHand"
-      size="small"
-      variant="outlined"
-      color="primary"
-      :disabled="busy"
       @click="emit('gesture', { kind: 'as-planned', elements: chosen })">As the plan has it</v-btn>
     <v-btn
       v-if="areCores && chosen.length > 1"
-      size="small"
-      variant="outlined"
-      color="primary"
-      :disabled="busy"
       @click="emit('splice')">Splice</v-btn>
-  </div>
+  </ActRow>
   <h2>Leave it unjoined</h2>
-  <div class="acts">
+  <ActRow :busy="busy">
     <v-btn
       v-for="reason in REASONS"
       :key="reason"
-      size="small"
       variant="tonal"
-      :disabled="busy"
       @click="leave(reason)">{{ reason }}</v-btn>
-  </div>
+  </ActRow>
   <form class="own" @submit.prevent="own.trim() && leave(own)"><v-text-field
     v-model="own"
     label="Another reason"
@@ -139,39 +122,21 @@ function shape() {
       hide-details
       :disabled="busy"
       @update:model-value="emit('gesture', { kind: 'boots', fittings: goTo, colour: $event, each: 8 })" />
-    <div class="acts">
+    <ActRow :busy="busy">
       <v-btn
         v-if="several && !whole"
-        size="small"
-        variant="outlined"
-        color="primary"
-        :disabled="busy"
         @click="emit('gesture', { kind: 'part', legs: [held[0]!.id], each: 1 })">A leg for each</v-btn>
       <v-btn
         v-if="whole"
-        size="small"
-        variant="outlined"
-        color="primary"
-        :disabled="busy"
         @click="emit('gesture', { kind: 'part', legs: [held[0]!.id], each: 6 })">Legs of six</v-btn>
       <v-btn
         v-if="held.length > 1"
-        size="small"
-        variant="outlined"
-        color="primary"
-        :disabled="busy"
         @click="emit('gesture', { kind: 'gather', legs: held.map(leg => leg.id) })">Make one leg</v-btn>
-    </div>
+    </ActRow>
   </template>
 </template>
 
 <style scoped>
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin: 6px 0;
-}
 .own,
 .legs {
   display: flex;
@@ -182,10 +147,5 @@ function shape() {
 .own > :first-child,
 .legs > .v-input {
   flex: 1 1 120px;
-}
-@media (max-width: 700px) {
-  .acts :deep(.v-btn) {
-    min-height: 48px;
-  }
 }
 </style>

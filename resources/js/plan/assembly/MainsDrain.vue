@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import ActRow from './ActRow.vue'
 import type { AssemblyRun, GestureSent } from './useAssembly'
 
 /** The drain of a mains element: with protective earth at both ends, or off at both. */
@@ -23,20 +24,15 @@ const stands = computed(() => {
     <p>It belongs to protective earth at both ends. {{ stands }}</p>
     <p class="note check">{{ drain.caution }}</p>
     <p v-for="words in drain.against" :key="words" class="note failed">{{ words }}</p>
-    <p class="acts">
+    <ActRow :busy="busy">
       <v-btn
         v-if="drain.joined.length < 2"
-        size="small"
-        variant="outlined"
-        color="primary"
         :disabled="busy || drain.against.length > 0"
         @click="emit('gesture', { kind: 'earth-drain' })">With earth, at both ends</v-btn>
       <v-btn
-        size="small"
         variant="tonal"
-        :disabled="busy"
         @click="emit('gesture', { kind: 'earth-drain', reason: 'cut off' })">Cut off, at both ends</v-btn>
-    </p>
+    </ActRow>
   </section>
 </template>
 
@@ -44,15 +40,5 @@ const stands = computed(() => {
 .drain p {
   margin: 3px 0;
   font-size: 13px;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-@media (max-width: 700px) {
-  .acts :deep(.v-btn) {
-    min-height: 48px;
-  }
 }
 </style>

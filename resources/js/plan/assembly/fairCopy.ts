@@ -1,3 +1,4 @@
+import { fittingOf } from './names'
 import type { AssemblyFitting, AssemblyPage } from './useAssembly'
 
 /** Something that can be pressed: a connector, a cable, or an end that has none. */
@@ -162,7 +163,7 @@ export function fairCopy(page: AssemblyPage): Copy {
   }
   const jumpers = new Map<string, string>()
   for (const between of [...page.jumpers, ...page.switches]) {
-    const [from, to] = [between.from, between.to].map(place => at.get(place.slice(0, place.indexOf('/'))))
+    const [from, to] = [between.from, between.to].map(place => at.get(fittingOf(place)))
     if (!from || !to || from === to) continue
     const [one, other] = from.x <= to.x ? [from, to] : [to, from]
     const x1 = one.edges[0] === other.edges[0] ? one.edges[0] : one.edges[1]

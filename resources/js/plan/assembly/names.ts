@@ -1,5 +1,9 @@
 import type { AssemblyElement } from './useAssembly'
 
+/** Of "fitting/address": the connector, and the contact of it; an address may have parts of its own. */
+export const fittingOf = (place: string) => place.slice(0, place.indexOf('/'))
+export const addressOf = (place: string) => place.slice(place.indexOf('/') + 1)
+
 /** What a chosen element or core is called in a line: its number where it has one, else its path. */
 function called(path: string): { before: string; number: number } | string {
   const found = /^([a-z]*)(\d+)$/i.exec(path)

@@ -1,5 +1,5 @@
 import { computed, ref, watch, type Ref } from 'vue'
-import { named } from './names'
+import { addressOf, named } from './names'
 import type { AssemblyFitting, EndInHand } from './useAssembly'
 
 export type AssemblyLeg = EndInHand['end']['legs'][number]
@@ -20,11 +20,7 @@ export function useInHand(ends: Ref<EndInHand[]>, fittings: Ref<AssemblyFitting[
       fittings.value[0],
   )
   /** Contacts in hand that are of the connector on show. */
-  const lit = computed(() =>
-    contacts.value
-      .filter(each => each.startsWith(`${fitting.value?.id}/`))
-      .map(each => each.slice(each.indexOf('/') + 1)),
-  )
+  const lit = computed(() => contacts.value.filter(each => each.startsWith(`${fitting.value?.id}/`)).map(addressOf))
 
   function takeEnd(key: string) {
     endKey.value = key

@@ -104,6 +104,7 @@ const without = (picture: string) =>
 <style scoped>
 .why {
   font-size: 13px;
+  margin-bottom: 8px;
 }
 .why p {
   margin: 3px 0;

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import MapField from './MapField.vue'
 import RowTable from './RowTable.vue'
 import { blank, resolved, saying, shape, typed, type Schema } from './schema'
-import { hint, label, picks } from './words'
+import { hint, label, picks, picksValue } from './words'
 
 /** One field of a type, whatever it holds: as the file's schema says what may stand there. */
 const props = defineProps<{
@@ -44,13 +45,10 @@ function setPart(i: number, written: string) {
   pair[i] = items.value.type === 'number' ? (typed(written) ?? 0) : written
   emit('update', pair.every(each => each === '') ? undefined : pair)
 }
-const pairs = computed(() => Object.entries(group.value))
-const counted = (written: string) => {
+const isNumeric = computed(() => {
   const each = of.value.additionalProperties
-  return typeof each === 'object' && each.type === 'integer' ? typed(written) : written
-}
-const renamed = (from: string, to: string) =>
-  emit('update', Object.fromEntries(pairs.value.map(([key, each]) => [key === from ? to : key, each])))
+  return typeof each === 'object' && resolved(each).type === 'integer'
+})
 const ticked = (choice: string, on: boolean) =>
   emit('update', on ? [...list.value, choice] : list.value.filter(each => each !== choice))
 </script>
@@ -81,46 +79,15 @@ const ticked = (choice: string, on: boolean) =>
       :names="names"
       @update="emit('update', $event)" />
   </div>
-  <fieldset v-else-if="as === 'map'" class="group">
-    <legend>{{ said }}</legend>
-    <p v-if="hinted" class="quiet hint">{{ hinted }}</p>
-    <p v-for="([key, each], i) in pairs" :key="i" class="entry">
-      <select
-        v-if="known"
-        :aria-label="`${said} ${i + 1}`"
-        :value="key"
-        @change="renamed(key, ($event.target as HTMLSelectElement).value)"><option
-          v-for="one in known"
-          :key="one.id"
-          :value="one.id">{{ one.name }}</option></select>
-      <input
-        v-else
-        :aria-label="`${said} ${i + 1}`"
-        :value="key"
-        @change="renamed(key, ($event.target as HTMLInputElement).value)">
-      <select
-        v-if="name === 'procedures'"
-        :aria-label="`${said} ${key}`"
-        :value="each"
-        @change="emit('update', { ...group, [key]: ($event.target as HTMLSelectElement).value })"><option
-          v-for="one in names.procedure"
-          :key="one.id"
-          :value="one.id">{{ one.name }}</option></select>
-      <input
-        v-else
-        :aria-label="`${said} ${key}`"
-        :value="text(each)"
-        @change="emit('update', { ...group, [key]: counted(($event.target as HTMLInputElement).value) })">
-      <button
-        type="button"
-        :aria-label="`${said} ${key}: take out`"
-        @click="emit('update', Object.fromEntries(pairs.filter(([one]) => one !== key)))">take out</button></p>
-    <button
-      type="button"
-      @click="emit('update', { ...group, [known?.find(one => !(one.id in group))?.id ?? '']:
-        name === 'procedures' ? names.procedure?.[0]?.id ?? '' : name === 'hardware' ? 1 : '' })">add</button>
-    <b v-if="problem" class="wrong">{{ problem }}</b>
-  </fieldset>
+  <MapField
+    v-else-if="as === 'map'"
+    :said="said"
+    :hint="hinted"
+    :entries="group"
+    :keys="known"
+    :values="names[picksValue(name) ?? '']"
+    :numeric="isNumeric"
+    @update="emit('update', $event)"><b v-if="problem" class="wrong">{{ problem }}</b></MapField>
   <fieldset v-else-if="as === 'choices'" class="group">
     <legend>{{ said }}</legend>
     <label v-for="each in items.enum" :key="each" class="tick"><input

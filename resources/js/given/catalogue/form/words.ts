@@ -147,3 +147,5 @@ const PICKS: Record<string, string> = {
   ends: 'connector',
 }
 export const picks = (key: string): string | undefined => PICKS[key]
+/** The same of what a pair of words has. */
+export const picksValue = (key: string): string | undefined => (key === 'procedures' ? 'procedure' : undefined)
