@@ -115,6 +115,7 @@ final class RunCodec
             $fields->text('procedure', $fields->text('recipe', '')),
             $onEquipment,
             $fields->has('measured') ? $fields->length('measured', Length::metres(self::LONGEST_TAIL)) : null,
+            $fields->has('sleeve') ? $fields->text('sleeve') : null,
         );
     }
 
@@ -185,6 +186,6 @@ final class RunCodec
             'procedure' => $leg->procedure,
             'onEquipment' => $leg->onEquipment ?: null,
             'measured' => $leg->measured?->canonical(),
-        ]);
+        ]) + ($leg->sleeve === null ? [] : ['sleeve' => $leg->sleeve]);
     }
 }

@@ -13,6 +13,7 @@ use Sartal\Core\Ends\Making\MadeEnd;
 use Sartal\Core\Ends\Making\PartsThere;
 use Sartal\Core\Ends\Making\Station;
 use Sartal\Core\Ends\Pinout\PinoutMaker;
+use Sartal\Core\Ends\Preparing\LegSleeving;
 use Sartal\Core\Ends\Preparing\ShrinkChoice;
 use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Ends\Preparing\SlideOn;
@@ -84,23 +85,24 @@ final readonly class EndOpener
         return new OpenedEnd(
             MadeEnd::by($procedure, Made::by($procedure, new Workpiece($end), $station)),
             $parts,
-            self::sleeved($legs, $ends, $station),
+            ...self::sleeved($legs, $ends, $station),
         );
     }
 
     /**
      * @param  list<Leg>  $legs
      * @param  list<array{HazardDomain, string}>  $ends
+     * @return array{Length, string} how much of a leg is sleeved, and which; nothing of none
      */
-    private static function sleeved(array $legs, array $ends, Station $station): Length
+    private static function sleeved(array $legs, array $ends, Station $station): array
     {
         foreach ($legs as $i => $leg) {
             if ($ends[$i][0] === HazardDomain::Signal && $station->parts->has(self::LEG_SLEEVING)) {
-                return $station->legs[$leg->elements[0]] ?? $leg->length;
+                return [$station->legs[$leg->elements[0]] ?? $leg->length, $leg->id];
             }
         }
 
-        return Length::zero();
+        return [Length::zero(), ''];
     }
 
     /**
@@ -235,7 +237,11 @@ final readonly class EndOpener
         }
         foreach ($legs as $i => $leg) {
             $girth = $ends[$i][0] === HazardDomain::Signal ? $cable->diameter($leg->elements[0]) : null;
-            $own = $sleeve === null || $girth === null ? null : SleeveChoice::among($all, $girth);
+            $own = match (true) {
+                $sleeve === null || $girth === null => null,
+                $leg->sleeve !== null => LegSleeving::chosen($leg, $cable, $this->installation->catalogue),
+                default => SleeveChoice::among($all, $girth),
+            };
             if ($own !== null) {
                 $parts[self::LEG_SLEEVING] = new SlideOn(
                     $own,

@@ -16,9 +16,14 @@ final readonly class OpenedEnd
     /**
      * @param  array<int|string, SlideOn>  $parts  that go on before, by what its procedure calls them
      * @param  Length  $sleeved  how much of a leg is sleeved by itself; nothing of none
+     * @param  string  $leg  id of the one that is; "" none
      */
-    public function __construct(public MadeEnd $made, public array $parts, public Length $sleeved)
-    {
+    public function __construct(
+        public MadeEnd $made,
+        public array $parts,
+        public Length $sleeved,
+        public string $leg,
+    ) {
     }
 
     /** @return array<int|string, SlideOn> those that come over this end */

@@ -29,6 +29,15 @@ final class SleeveChoice
      */
     public static function among(array $parts, Length $diameter): ?Part
     {
+        return self::all($parts, $diameter)[0] ?? null;
+    }
+
+    /**
+     * @param  array<Part>  $parts
+     * @return list<Part> what goes round, the smallest first
+     */
+    public static function all(array $parts, Length $diameter): array
+    {
         $fit = array_filter(
             $parts,
             static fn (Part $part): bool => $part->kind === PartKind::Sleeve &&
@@ -42,7 +51,7 @@ final class SleeveChoice
             $a->id <=> $b->id,
         );
 
-        return $fit[0] ?? null;
+        return $fit;
     }
 
     /** Over a cable by itself: the one that was chosen where that goes round it, else the smallest that does. */
@@ -60,12 +69,16 @@ final class SleeveChoice
         );
     }
 
-    /** What to cut for a stretch of a loom. */
-    public static function cut(Length $stretch): Worked
+    /**
+     * What to cut for a stretch.
+     *
+     * @param  string  $over  what it goes over: "the loom", "the leg"
+     */
+    public static function cut(Length $stretch, string $over = 'the loom'): Worked
     {
         return Worked::roundedUp(
             [
-                new Term('stretch', 'of the loom that it covers', $stretch, 'the loom'),
+                new Term('stretch', sprintf('of %s that it covers', $over), $stretch, $over),
                 new Term(
                     'opening',
                     sprintf('%s %% more, because it shortens as it opens', self::LONGER * 100),

@@ -20,6 +20,7 @@ final readonly class Leg
      * @param  string  $procedure  how it is made; "" as its connector has it for such a cable
      * @param  bool  $onEquipment  how far it has to reach is measured on the equipment itself before it is cut
      * @param  ?Length  $measured  what was measured there, from where it leaves the sheath; null: not yet
+     * @param  ?string  $sleeve  part that it is sleeved with by itself; "" whichever goes round it; null: none
      */
     public function __construct(
         public string $id,
@@ -30,6 +31,7 @@ final readonly class Leg
         public string $procedure = '',
         public bool $onEquipment = false,
         public ?Length $measured = null,
+        public ?string $sleeve = null,
     ) {
     }
 
@@ -52,6 +54,12 @@ final readonly class Leg
     public function madeBy(string $procedure): self
     {
         return $this->copy(['procedure' => $procedure]);
+    }
+
+    /** @param  ?string  $sleeve  part; "" whichever goes round it; null: none */
+    public function sleevedWith(?string $sleeve): self
+    {
+        return $this->copy(['sleeve' => $sleeve]);
     }
 
     /** @param  ?Length  $measured  null: nobody has yet */

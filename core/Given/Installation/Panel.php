@@ -57,4 +57,29 @@ final readonly class Panel
 
         return $row >= 1 && $row <= $this->rows && $column >= 1 && $column <= $this->columns ? [$row, $column] : null;
     }
+
+    /** How far down a row is, from 1. */
+    public function down(int $row): Length
+    {
+        return $this->top->plus($this->rise->times($row - 1));
+    }
+
+    /** @return ?Length how far down the bar is that a row is laced to, the nearest; null where there is none */
+    public function bar(int $row): ?Length
+    {
+        $nearest = null;
+        foreach ($this->bars as $bar) {
+            if ($nearest === null || $this->off($bar, $row) < $this->off($nearest, $row)) {
+                $nearest = $bar;
+            }
+        }
+
+        return $nearest;
+    }
+
+    /** @return int nm between a bar and a row */
+    private function off(Length $bar, int $row): int
+    {
+        return abs($bar->nanometres - $this->down($row)->nanometres);
+    }
 }

@@ -52,6 +52,7 @@ final class UsedTypes
             foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
                 $this->use('plans', $leg->landing->plan ?? '');
                 $this->use('procedures', $leg->procedure);
+                $this->use('parts', $leg->sleeve ?? '');
             }
         }
         foreach ($this->installation->circuits() as $circuit) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Checks;
 
 use Sartal\Core\Ends\Compatibility\ImpedanceRule;
+use Sartal\Core\Ends\Preparing\LegSleeving;
 use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
@@ -23,6 +24,7 @@ final class CableChecks
             ...self::fire($run, $cable, $installation),
             ...self::impedance($run, $cable, $installation),
             ...self::sleeve($run, $cable, $installation),
+            ...self::legSleeves($run, $cable, $installation),
         ];
     }
 
@@ -45,6 +47,35 @@ final class CableChecks
             ),
             'Choose a sleeve for that diameter, or leave it to be chosen by size.',
         )];
+    }
+
+    /** @return list<Finding> where a leg is to be sleeved by itself, and is not */
+    private static function legSleeves(Run $run, CableType $cable, Installation $installation): array
+    {
+        $findings = [];
+        foreach (Side::cases() as $side) {
+            foreach ($run->end($side)->legs as $leg) {
+                if ($leg->sleeve === null || LegSleeving::chosen($leg, $cable, $installation->catalogue) !== null) {
+                    continue;
+                }
+                $chosen = $installation->catalogue->part($leg->sleeve);
+                $findings[] = Finding::check(
+                    'leg.sleeve',
+                    Subject::run($run->id),
+                    sprintf(
+                        '%s end %s: leg %s is %s round and to be sleeved, and %s round it.',
+                        $run->code,
+                        $side->value,
+                        $leg->label,
+                        LegSleeving::girth($leg, $cable)->canonical(),
+                        $chosen === null ? 'no sleeve of the catalogue goes' : $chosen->name.' does not go',
+                    ),
+                    'Choose a sleeve for that leg on its sheet, or leave it to be chosen by size.',
+                );
+            }
+        }
+
+        return $findings;
     }
 
     /** @return list<Finding> */

@@ -158,33 +158,20 @@ final readonly class RunCopy
             }
         }
 
-        return new End(
-            $end->location,
-            $end->tail,
-            $end->slack,
-            $end->preparation,
-            $end->spares,
-            array_map(
-                static fn (Leg $leg): Leg => new Leg(
-                    $leg->id,
-                    $leg->label,
-                    $leg->elements,
-                    $leg->length,
-                    $leg->landing === null ? null : new Landing(
-                        $fittings[$leg->landing->fitting],
-                        $leg->landing->plan,
-                        $leg->landing->channels,
-                    ),
-                    $leg->procedure,
-                    // What was measured there is another piece of equipment's.
-                    $leg->onEquipment,
+        $legs = array_map(
+            // What was measured there is another piece of equipment's.
+            static fn (Leg $leg): Leg => $leg->reaching($leg->onEquipment, null)->holding(
+                $leg->elements,
+                $leg->landing === null ? null : new Landing(
+                    $fittings[$leg->landing->fitting],
+                    $leg->landing->plan,
+                    $leg->landing->channels,
                 ),
-                $end->legs,
             ),
-            $joints,
-            $end->unused,
-            $end->bare,
+            $end->legs,
         );
+
+        return $end->withLegs($legs)->saying($joints, $end->unused);
     }
 
     /**

@@ -27,6 +27,7 @@ enum StepKind: string
     case Join = 'join';
     case Link = 'link';
     case Tug = 'tug';
+    case Lace = 'lace';
     case Inspect = 'inspect';
     case ShrinkJoints = 'shrink-joints';
     case Close = 'close';

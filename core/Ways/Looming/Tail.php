@@ -20,8 +20,8 @@ final class Tail
     public static function to(Panel $panel, int $row, int $column): Worked
     {
         $x = $panel->left->plus($panel->pitch->times($column - 1));
-        $y = $panel->top->plus($panel->rise->times($row - 1));
-        $bar = self::bar($panel, $y);
+        $y = $panel->down($row);
+        $bar = $panel->bar($row);
         $from = $bar ?? $panel->entryDown;
 
         return Worked::sum([
@@ -105,19 +105,6 @@ final class Tail
         );
 
         return $places;
-    }
-
-    /** The bar that a row is laced to: the nearest. */
-    private static function bar(Panel $panel, Length $y): ?Length
-    {
-        $nearest = null;
-        foreach ($panel->bars as $bar) {
-            if ($nearest === null || self::apart($bar, $y)->compare(self::apart($nearest, $y)) < 0) {
-                $nearest = $bar;
-            }
-        }
-
-        return $nearest;
     }
 
     private static function apart(Length $one, Length $other): Length

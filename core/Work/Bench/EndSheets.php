@@ -10,7 +10,9 @@ use Sartal\Core\Ends\Making\FittingAtEnd;
 use Sartal\Core\Ends\Making\LegInFitting;
 use Sartal\Core\Ends\Opening\EndOpener;
 use Sartal\Core\Ends\Opening\OpenedEnd;
+use Sartal\Core\Ends\Preparing\LegSleeving;
 use Sartal\Core\Ends\Preparing\SlideOns;
+use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\Joining;
 use Sartal\Core\Given\Catalogue\PartKind;
@@ -67,7 +69,7 @@ final readonly class EndSheets
             array_map(static fn (Worked $tail): Length => $tail->result, $tails),
         );
         $fittings = array_map(
-            fn (FittingAtEnd $fitting): SheetFitting => $this->fitting($fitting, $tails),
+            fn (FittingAtEnd $fitting): SheetFitting => $this->fitting($fitting, $tails, $cable, $opened),
             $made,
         );
 
@@ -89,7 +91,7 @@ final readonly class EndSheets
     }
 
     /** @param  array<int|string, Worked>  $tails  by leg */
-    private function fitting(FittingAtEnd $at, array $tails): SheetFitting
+    private function fitting(FittingAtEnd $at, array $tails, CableType $cable, ?OpenedEnd $opened): SheetFitting
     {
         $fit = $at->legs[0]->fit;
         $terminals = $inserts = [];
@@ -110,12 +112,18 @@ final readonly class EndSheets
             $at->plan,
             $at->exit,
             array_map(
-                static fn (LegInFitting $leg): SheetLeg => new SheetLeg(
+                fn (LegInFitting $leg): SheetLeg => new SheetLeg(
                     $leg->leg,
                     $leg->preparation,
                     $leg->plain ?? $leg->made ?? throw new \LogicException('An end that was not made.'),
                     $leg->made,
                     $tails[$leg->leg->id] ?? null,
+                    $opened?->leg === $leg->leg->id ? null : LegSleeving::of(
+                        $leg->leg,
+                        ($tails[$leg->leg->id] ?? null)->result ?? $leg->leg->length,
+                        $cable,
+                        $this->installation->catalogue,
+                    ),
                 ),
                 $at->legs,
             ),

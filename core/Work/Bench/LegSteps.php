@@ -56,7 +56,10 @@ final readonly class LegSteps
             (count($run->end($side)->legs) > 1 ? ', tail '.$leg->leg->label : '');
         $spot = new Spot($run->id, $side, $fitting->fitting->id, $leg->leg->id, $place);
         $isMains = $fitting->isMains();
-        [$ids, $sleeve] = $this->sleeve($label, $spot, $after, $isMains ? Skill::Mains : null);
+        $skill = $isMains ? Skill::Mains : null;
+        $sleeving = (new LegSleeveSteps($this->draft))->of($leg->sleeving, $leg->leg->label, $spot, $after, $skill);
+        [$ids, $sleeve] = $this->label($label, $spot, [...$after, ...$sleeving], $skill);
+        array_unshift($ids, ...$sleeving);
         $places = LegPlaces::of($end);
         $make = new StepOperation($cable, $end->procedure->id, $isMains);
         $contacts = new ContactSteps($this->draft, $this->wires, $this->former, $cable);
@@ -156,12 +159,12 @@ final readonly class LegSteps
     }
 
     /**
-     * A label that is a sleeve lies behind everything else.
+     * A label that is a sleeve lies behind everything else that is put on the leg here.
      *
      * @param  list<string>  $after
      * @return array{list<string>, ?string}
      */
-    private function sleeve(?Part $label, Spot $spot, array $after, ?Skill $skill): array
+    private function label(?Part $label, Spot $spot, array $after, ?Skill $skill): array
     {
         [$ids, $sleeve] = (new LegSlides($this->draft))->of(
             [],

@@ -14,8 +14,8 @@ use Sartal\Core\Proof\Record\StepKind;
 
 /**
  * A panel is wired as one piece of work: every connector is fixed in it before anything is soldered, jumpers come
- * before the tails that lie over them, and the rows in the middle before those that would be in the way. Source:
- * common practice.
+ * before the tails that lie over them, and the rows in the middle before those that would be in the way; what is
+ * joined is laced before it is looked over. Source: common practice.
  */
 final readonly class PanelOrder
 {
@@ -36,11 +36,9 @@ final readonly class PanelOrder
         foreach ($this->installation->panels() as $panel) {
             $rows = $this->soldered($panel, $operations);
             if (count($rows) > 1) {
-                $operations = self::middleFirst(
-                    $this->taped(self::fixedFirst($operations, $rows), $rows, $panel),
-                    $rows,
-                    $panel,
-                );
+                $operations = $this->taped(self::fixedFirst($operations, $rows), $rows, $panel);
+                $operations = PanelLacing::of($panel, $this->installation)->laced($operations, $rows);
+                $operations = self::middleFirst($operations, $rows, $panel);
             }
         }
 

@@ -31,6 +31,7 @@ enum Phase: int
     case Link = 990;
     case Join = 1000;
     case Tug = 1100;
+    case Lace = 1150;
     case Inspect = 1200;
     case CoverJoints = 1300;
     case FitBeforeClosing = 1350;

@@ -260,9 +260,9 @@ final class Progress
         $isFormer = $event->kind->isDone() && $event->fingerprint !== '' && $edition !== Edition::now();
         foreach ($this->shape->ids($event->step, $isFormer) as $step) {
             $this->stepIs($step, $event);
-        }
-        foreach ($this->shape->impliedBy($event->step) as $before) {
-            $this->isImplied($before, $event);
+            foreach ($this->shape->impliedBy($step) as $before) {
+                $this->isImplied($before, $event);
+            }
         }
     }
 

@@ -72,6 +72,7 @@ final readonly class SheetFitting
             count($other->legs) === 1 &&
             $this->legs[0]->leg->onEquipment === $other->legs[0]->leg->onEquipment &&
             $this->legs[0]->leg->measured == $other->legs[0]->leg->measured &&
+            $this->legs[0]->leg->sleeve === $other->legs[0]->leg->sleeve &&
             $this->legs[0]->made?->procedure == $other->legs[0]->made?->procedure;
     }
 }

@@ -8,6 +8,7 @@ use Sartal\Core\Ends\Making\MadeEnd;
 use Sartal\Core\Ends\Making\StepMade;
 use Sartal\Core\Ends\Preparing\CoreCut;
 use Sartal\Core\Ends\Preparing\LegPreparation;
+use Sartal\Core\Ends\Preparing\LegSleeving;
 use Sartal\Core\Given\Catalogue\Procedures\PieceKind;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Measure\Length;
@@ -21,6 +22,7 @@ final readonly class SheetLeg
      * @param  MadeEnd  $done  as the bench does it
      * @param  ?MadeEnd  $made  by its procedure, whether that makes it right or not; null where none is for it
      * @param  ?Worked  $tail  behind a panel; null where nothing but its stated length is known
+     * @param  ?LegSleeving  $sleeving  of its own, where nothing that opens the end puts it on
      */
     public function __construct(
         public Leg $leg,
@@ -28,6 +30,7 @@ final readonly class SheetLeg
         public MadeEnd $done,
         public ?MadeEnd $made = null,
         public ?Worked $tail = null,
+        public ?LegSleeving $sleeving = null,
     ) {
     }
 

@@ -54,6 +54,9 @@ final class EndParts
         $asks = [];
         foreach ($sheet->fittings as $fitting) {
             array_push($asks, ...$this->fitting($fitting, $run, $where));
+            foreach ($fitting->legs as $leg) {
+                array_push($asks, ...OpeningParts::sleeving($leg, $run->id, $where));
+            }
         }
         if ($sheet->breakout !== null) {
             $asks[] = new Ask(Sort::Part, $sheet->breakout->part->id, 1.0, $run->id, $where.', breakout');
@@ -64,7 +67,7 @@ final class EndParts
             $asks[] = new Ask(
                 Sort::Part,
                 $sleeve->id,
-                SleeveChoice::cut($plan->cut->result)->result->inMetres(),
+                SleeveChoice::cut($plan->cut->result, 'the cable')->result->inMetres(),
                 $run->id,
                 $run->code.', over all of it',
             );

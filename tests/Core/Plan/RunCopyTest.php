@@ -9,10 +9,13 @@ use Sartal\Core\Ends\Wiring\Joint;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\HandJoint;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Link;
 use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Schools\JointShrink;
+use Sartal\Core\Given\Schools\ScreenTinning;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Plan\Proposing\RunCopy;
 use Tests\Support\Bench;
@@ -181,5 +184,18 @@ final class RunCopyTest extends TestCase
         self::assertEquals([new Link('splice:B-2-mid', 'B-2.a1/2', 'jumper')], $copy->links);
         self::assertEquals([new PanelSwitch('B-2-s', 'Lift', 'B-2.a1/1', 'B-2.a1/shell', true)], $copy->switches);
         self::assertSame(1, $copy->left);
+    }
+
+    /** What an end answers by itself, how a leg is sleeved, how it is left bare. */
+    public function test_what_an_end_says_of_itself_comes_along(): void
+    {
+        $in = self::demo();
+        $run = $in->theRun('P-007');
+        $legs = array_map(static fn (Leg $leg): Leg => $leg->sleevedWith(''), $run->b->legs);
+        $own = $run->withEnd(Side::B, $run->b->withLegs($legs)->answering([JointShrink::Each, ScreenTinning::Full]));
+        $copy = RunCopy::of($own, $in->withRun($own), 'P-070', 'P-070')->proposal->run;
+        self::assertSame([JointShrink::Each, ScreenTinning::Full], $copy->b->own);
+        self::assertSame(['', ''], array_map(static fn (Leg $leg): ?string => $leg->sleeve, $copy->b->legs));
+        self::assertEquals($own->a->own, $copy->a->own);
     }
 }

@@ -701,6 +701,38 @@ final class TravellerTest extends TestCase
         self::assertSame(Status::Done, $done->of($level[0]->id)->status, 'a tail that is joined was level');
     }
 
+    /** Each tail to the bar nearest its row, between the joints and the look; who looked a panel over had laced it. */
+    public function test_tails_are_laced_to_the_bars_nearest_their_rows(): void
+    {
+        $places = ['1-1' => 'M-203.a1', '2-2' => 'M-203.a2', '3-3' => 'M-203.a3', '4-4' => 'M-203.a4'];
+        [, $all] = self::split('M-203', ...$places);
+        $isLace = static fn (Operation $of): bool => $of->step->kind === StepKind::Lace;
+        $lace = array_values(array_filter($all, $isLace));
+        self::assertCount(1, $lace);
+        // Rows at 26, 62, 98 and 134 mm; bars at 62 and 134 mm: of two as near, the first.
+        self::assertSame('Rows 1, 2, 3 to bar 1 of 2; row 4 to bar 2 of 2, from the top.', $lace[0]->detail);
+        self::assertSame(4.0, $lace[0]->amount);
+        $order = array_flip(array_map(strval(...), array_keys($all)));
+        $looks = [];
+        foreach ($all as $id => $of) {
+            $isMade = in_array($of->step->kind, [StepKind::Join, StepKind::Tug], true);
+            if ($isMade && in_array($of->fitting, $places, true)) {
+                self::assertLessThan($order[$lace[0]->id], $order[(string) $id], (string) $id);
+            }
+            if (in_array($of->fitting, $places, true) && $of->step->kind === StepKind::Inspect) {
+                self::assertGreaterThan($order[$lace[0]->id], $order[(string) $id], (string) $id);
+                $looks[] = $of;
+            }
+        }
+        self::assertCount(4, $looks);
+        $done = new Progress($all, [self::done($looks[2], 1, EventKind::Inspected)]);
+        self::assertSame(Status::Done, $done->of($lace[0]->id)->status, 'a panel that was looked over is not opened');
+        $join = array_values(array_filter($all, static fn (Operation $of): bool => $of->fitting === 'M-203.a1' &&
+            $of->step->kind === StepKind::Join))[0];
+        self::assertSame(Status::ToDo, (new Progress($all, [self::done($join, 1)]))->of($lace[0]->id)->status);
+
+    }
+
     /** Runs that share a connector are looked over together: none of them is before it is. */
     public function test_what_is_done_at_a_shared_connector_counts_for_all_its_runs(): void
     {

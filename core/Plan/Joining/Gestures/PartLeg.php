@@ -54,7 +54,7 @@ final readonly class PartLeg implements Gesture
             );
             $rest = $rest->withLegs([
                 ...$rest->legs,
-                new Leg('leg-'.$number, $number, $of, $leg->length, $landing, $leg->procedure),
+                $leg->named('leg-'.$number, $number)->holding($of, $landing)->reaching($leg->onEquipment, null),
             ]);
         }
         $on->put($this->at, $rest);
