@@ -30,6 +30,7 @@ use App\Http\Controllers\Later\TemplateController;
 use App\Http\Controllers\Plan\AssemblyController;
 use App\Http\Controllers\Plan\ChangeController;
 use App\Http\Controllers\Plan\DraftController;
+use App\Http\Controllers\Plan\EndController;
 use App\Http\Controllers\Plan\FindController;
 use App\Http\Controllers\Plan\PatternController;
 use App\Http\Controllers\Plan\RunController;
@@ -160,7 +161,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('assemblies/{id}', [AssemblyController::class, 'show'])->middleware('kept');
             Route::get('assemblies/{id}/takes', [AssemblyController::class, 'takes'])->middleware('kept');
             Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
-            Route::put('runs/{id}/ends/{side}/reach', [RunController::class, 'reach'])->middleware(
+            Route::put('runs/{id}/ends/{side}/reach', [EndController::class, 'reach'])->middleware(
                 'role:planner,bench,installer,lead',
             );
             Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf'])->middleware('kept:day');
@@ -294,9 +295,10 @@ Route::prefix('api')->group(function (): void {
                 Route::post('whys/{kind}/{of}', [WhyController::class, 'picture']);
                 Route::patch('runs/{id}', [RunController::class, 'update']);
                 Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
-                Route::put('runs/{id}/ends/{side}/procedure', [RunController::class, 'procedure']);
-                Route::put('runs/{id}/ends/{side}/rule', [RunController::class, 'answers']);
-                Route::put('runs/{id}/ends/{side}/joint', [RunController::class, 'except']);
+                Route::put('runs/{id}/ends/{side}/procedure', [EndController::class, 'procedure']);
+                Route::put('runs/{id}/ends/{side}/sleeve', [EndController::class, 'sleeve']);
+                Route::put('runs/{id}/ends/{side}/rule', [EndController::class, 'answers']);
+                Route::put('runs/{id}/ends/{side}/joint', [EndController::class, 'except']);
                 Route::delete('runs/{id}', [RunController::class, 'destroy']);
                 Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->where('id', Places::NUMBER);
                 Route::post('types/{kind}/preview', [TypeController::class, 'preview'])->name('reads.types-preview');

@@ -16,6 +16,7 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Edition;
+use Sartal\Core\Given\Schools\School;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Ways\Routing\Hop;
 
@@ -82,6 +83,29 @@ final class Comparison
         }
 
         return $lines;
+    }
+
+    /** @param  \Closure(Leg): string  $says  "": nothing */
+    private static function legs(End $end, \Closure $says): string
+    {
+        $words = [];
+        foreach ($end->legs as $leg) {
+            $said = $says($leg);
+            if ($said !== '') {
+                $words[] = count($end->legs) > 1 ? $leg->label.' '.$said : $said;
+            }
+        }
+
+        return implode(', ', $words);
+    }
+
+    private static function sleeve(?string $sleeve, Installation $in): string
+    {
+        return match ($sleeve) {
+            null => '',
+            '' => 'whichever goes round',
+            default => $in->catalogue->part($sleeve)->name ?? $sleeve,
+        };
     }
 
     private static function measured(End $end): string
@@ -182,6 +206,7 @@ final class Comparison
             ),
             'loom' => $installation->looms()[$run->loom ?? '']->name ?? '',
             'cut length' => $plan->cut->known($by)->canonical(),
+            'sleeve' => self::sleeve($run->sleeve, $installation),
             'note' => $run->note,
             'withdrawn' => $run->withdrawn ? 'yes' : '',
         ];
@@ -191,7 +216,24 @@ final class Comparison
                 "slack {$side}" => $end->slack->canonical(),
                 "preparation {$side}" => $end->preparation->canonical(),
                 "spares {$side}" => (string) $end->spares,
+                "left {$side}" => $end->bare?->words() ?? '',
+                "legs {$side}" => self::legs($end, static fn (Leg $leg): string => $leg->length->canonical()),
+                "legs sleeved {$side}" => self::legs(
+                    $end,
+                    static fn (Leg $leg): string => self::sleeve($leg->sleeve, $installation),
+                ),
                 "measured on the equipment {$side}" => self::measured($end),
+                "parts chosen {$side}" => self::legs(
+                    $end,
+                    static fn (Leg $leg): string => implode(' + ', array_map(
+                        static fn (string $part): string => $installation->catalogue->part($part)->name ?? $part,
+                        $installation->fitting($leg->landing->fitting ?? '')->parts ?? [],
+                    )),
+                ),
+                "answered for the end {$side}" => implode(', ', array_map(
+                    static fn (School $own): string => $own::question().' '.$own->words(),
+                    $end->own,
+                )),
                 "connectors {$side}" => implode(
                     ', ',
                     array_map(

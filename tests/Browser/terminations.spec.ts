@@ -338,6 +338,20 @@ test('a jack with another print of its slots is made of the nearest one, and its
   await undo(page, /Undone: Connector 8P8C jack, screened/)
 })
 
+test('a leg is sleeved by itself, and what to cut is a sum', async ({ page }) => {
+  await signIn(page, 'planner', '/runs/P-007/sheet/B')
+  await page.getByRole('tab', { name: 'P-007 B 1' }).click()
+  const sleeve = page.getByLabel('Sleeve over this leg').first()
+  await expect(sleeve).toHaveValue('-')
+  await sleeve.selectOption({ label: 'whichever goes round it' })
+  // 350 mm of leg and an eighth more, rounded up.
+  const cut = page.getByText(/^Braided sleeving.*cut to 400 mm$/)
+  await cut.click()
+  await expect(page.getByText('because it shortens as it opens')).toBeVisible()
+  await expect(page.getByText(/Its ends are held with two short pieces of/)).toBeVisible()
+  await undo(page, /Undone: P-007 end B: leg 1 sleeved with what goes round it/)
+})
+
 test('a plug goes into a port, and the port says what fits', async ({ page }) => {
   await signIn(page, 'planner', '/rules/equipment')
   const port = page.getByLabel('plugged into Amplifier patch panel in 33')

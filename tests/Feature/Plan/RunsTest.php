@@ -494,4 +494,46 @@ final class RunsTest extends TestCase
             ->assertConflict()
             ->assertJsonPath('theirs.length', '3300 mm');
     }
+
+    /** Each leg has a sleeve of its own, kept in the file, undone as one change; what does not go round is refused. */
+    public function test_legs_are_sleeved_by_themselves(): void
+    {
+        $this->as('planner');
+        $sheet = fn () => $this->getJson('/api/runs/P-007/sheet/B')->assertOk();
+        $leg = $sheet()->json('sheet.fittings.0.legs.0');
+        self::assertNull($leg['sleeving']['chosen']);
+        $fits = $leg['sleeving']['offered'][0]['id'];
+        $version = $sheet()->json('sheet.version');
+        $send = fn (array $more) => $this->putJson('/api/runs/P-007/ends/B/sleeve', $more + [
+            'legs' => [$leg['id']],
+            'version' => $version,
+        ]);
+        $before = $this->snapshot();
+        foreach (['no-such-part', 'tie-hook', 'sleeve-32'] as $wrong) {
+            $send(['sleeve' => $wrong])->assertUnprocessable()->assertJsonValidationErrors('sleeve');
+        }
+        $send(['legs' => ['leg-9']])->assertUnprocessable()->assertJsonValidationErrors('leg');
+        $this->putJson('/api/runs/A-114/ends/B/sleeve', [
+            'legs' => ['leg-1'],
+            'version' => $this->getJson('/api/runs/A-114')->json('version'),
+        ])->assertUnprocessable()->assertJsonValidationErrors('leg');
+        self::assertSame($before, $this->snapshot());
+        $send(['sleeve' => $fits])->assertOk();
+        self::assertSame('P-007 end B: leg 1 sleeved with '.lcfirst($leg['sleeving']['offered'][0]['name']),
+            Change::query()->orderByDesc('id')->value('words'));
+        $made = $sheet()->json('sheet.fittings.0.legs.0.sleeving');
+        // An eighth more than 350 mm, up to the next 10 mm.
+        self::assertSame([$fits, '400 mm'], [$made['chosen'], $made['cut']['result']]);
+        $file = collect($this->getJson('/api/installation.json')->json('runs'))->firstWhere('id', 'P-007');
+        self::assertSame($fits, $file['b']['legs'][0]['sleeve']);
+        $send(['sleeved' => false])->assertConflict();
+        $copy = $this->postJson('/api/runs/P-007/duplicate', ['code' => 'P-070'])->assertCreated()->json('id');
+        $runs = collect($this->getJson('/api/installation.json')->json('runs'));
+        self::assertSame($fits, $runs->firstWhere('id', $copy)['b']['legs'][0]['sleeve']);
+        $ids = Change::query()->orderByDesc('id')->limit(2)->pluck('id');
+        foreach ($ids as $id) {
+            $this->postJson('/api/changes/'.$id.'/undo')->assertSuccessful();
+        }
+        self::assertSame($before, $this->snapshot());
+    }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Plan;
 
 use App\Changes\Author;
-use App\Changes\EndDesk;
 use App\Changes\RunDesk;
 use App\Changes\RunLines;
 use App\Changes\RunWritten;
@@ -15,11 +14,7 @@ use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\RunLine;
 use App\Http\Requests\Plan\BulkChange;
-use App\Http\Requests\Plan\EndAnswers;
 use App\Http\Requests\Plan\FitsAsked;
-use App\Http\Requests\Plan\HandMadeJoint;
-use App\Http\Requests\Plan\LegMadeBy;
-use App\Http\Requests\Plan\LegReach;
 use App\Http\Requests\Plan\NewRun;
 use App\Http\Requests\Plan\Numbering;
 use App\Http\Requests\Plan\QuickRun;
@@ -34,14 +29,10 @@ use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\Touched;
 use Illuminate\Contracts\Container\Container;
-use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Severity;
-use Sartal\Core\Given\Installation\HandJoint;
-use Sartal\Core\Given\Installation\JoiningPlace;
 use Sartal\Core\Given\Installation\Run;
-use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Planning\RunPlanner;
 use Sartal\Core\Plan\Planning\Suitability;
 use Sartal\Core\Plan\Proposing\Understood;
@@ -55,7 +46,7 @@ use Sartal\Core\Plan\Proposing\Understood;
  */
 final readonly class RunController
 {
-    public function __construct(private RunDesk $desk, private RunLines $lines, private EndDesk $ends)
+    public function __construct(private RunDesk $desk, private RunLines $lines)
     {
     }
 
@@ -232,115 +223,6 @@ final readonly class RunController
         return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $values), 201);
     }
 
-    /**
-     * Whether a leg is measured on the equipment before it is cut, and what was measured there.
-     *
-     * @return Answer<RunPage>
-     */
-    public function reach(
-        #[Body(LegReach::class)] LegReach $sent,
-        Loaded $loaded,
-        Author $author,
-        string $id,
-        string $side,
-    ): Answer {
-        $run = self::run($loaded, $id);
-        $end = self::side($side);
-        [$leg, $on, $measured] = [$sent->leg, $sent->onEquipment, trim($sent->measured)];
-
-        return self::answer(
-            $this->ends->reach($loaded, $author, $run, $end, $leg, $on, $measured, $sent->version),
-        );
-    }
-
-    /**
-     * One joint made by hand, with the reason; without one, the plans decide again.
-     *
-     * @return Answer<RunPage>
-     */
-    public function except(
-        #[Body(HandMadeJoint::class)] HandMadeJoint $sent,
-        Loaded $loaded,
-        Author $author,
-        string $id,
-        string $side,
-    ): Answer {
-        $run = self::run($loaded, $id);
-        $end = self::side($side);
-        $conductor = $sent->conductor;
-        $joint = null;
-        if (! $sent->back) {
-            $to = $sent->to === '' ? null : $sent->to;
-            $reason = $sent->reason;
-            if ($reason === '') {
-                throw BadLine::because('reason', '', 'Say why: the reason stands on the sheet.');
-            }
-            if ($to !== null && ! $this->isPlace($to, $loaded)) {
-                throw BadLine::because('to', $to, 'There is no such contact. Choose one of the fittings’.');
-            }
-            $joint = new HandJoint($conductor, $to, $reason);
-        }
-
-        return self::answer($this->ends->join($loaded, $author, $run, $end, $conductor, $joint, $sent->version));
-    }
-
-    /**
-     * Legs of one end made by another procedure than their connector names.
-     *
-     * @return Answer<RunPage>
-     */
-    public function procedure(
-        #[Body(LegMadeBy::class)] LegMadeBy $sent,
-        Loaded $loaded,
-        Author $author,
-        string $id,
-        string $side,
-    ): Answer {
-        $run = self::run($loaded, $id);
-        $end = self::side($side);
-
-        return self::answer(
-            $this->ends->makeBy($loaded, $author, $run, $end, $sent->legs, $sent->procedure, $sent->version),
-        );
-    }
-
-    /**
-     * What one end does otherwise than the house, the loom or the family.
-     *
-     * @return Answer<RunPage>
-     */
-    public function answers(
-        #[Body(EndAnswers::class)] EndAnswers $sent,
-        Loaded $loaded,
-        Author $author,
-        string $id,
-        string $side,
-    ): Answer {
-        $run = self::run($loaded, $id);
-
-        return self::answer($this->ends->answer(
-            $loaded,
-            $author,
-            $run,
-            self::side($side),
-            $sent->question,
-            $sent->answer,
-            $sent->version,
-        ));
-    }
-
-    private function isPlace(string $to, Loaded $loaded): bool
-    {
-        $place = JoiningPlace::from($to);
-        if ($place->isSplice()) {
-            return in_array($place->splice, $loaded->installation->splices(), true);
-        }
-        $found = $loaded->installation->fitting($place->fitting);
-
-        return $found !== null &&
-            FittingLayout::unfolded($found, $loaded->installation->catalogue)?->has($place->address) === true;
-    }
-
     /** @return Answer<array{withdrawn: bool}> */
     public function destroy(
         #[Body(RunRemoval::class)] RunRemoval $sent,
@@ -363,11 +245,6 @@ final readonly class RunController
         $now = $made->written->now();
 
         return new Answer(RunResource::of($now->installation->runs()[$made->run], $now), $status);
-    }
-
-    private static function side(string $side): Side
-    {
-        return Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
     }
 
     private static function run(Loaded $loaded, string $id): Run

@@ -14,10 +14,13 @@ use Sartal\Core\Ends\Opening\OpenedEnd;
 use Sartal\Core\Ends\Pinout\Unused;
 use Sartal\Core\Ends\Preparing\Block;
 use Sartal\Core\Ends\Preparing\CoreCut;
+use Sartal\Core\Ends\Preparing\LegSleeving;
+use Sartal\Core\Ends\Preparing\SleeveChoice;
 use Sartal\Core\Ends\Preparing\SlideOn;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Part;
 use Sartal\Core\Given\Catalogue\TerminalKind;
 use Sartal\Core\Given\Findings\Finding;
@@ -97,6 +100,7 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     measurable: bool,
  *     onEquipment: bool,
  *     measured: string|null,
+ *     sleeving: LegSleeved|null,
  *     made: SheetMade,
  *     bench: string,
  *     cores: list<array{
@@ -115,6 +119,14 @@ use Sartal\Core\Work\Bench\SheetLeg;
  *     contacts: list<string>,
  *     tools: list<string>,
  *     cautions: list<string>,
+ * }
+ * @phpstan-type LegSleeved array{
+ *     chosen: string|null,
+ *     name: string,
+ *     cut: WorkedOut|null,
+ *     ends: string,
+ *     opening: bool,
+ *     offered: list<array{id: string, name: string}>,
  * }
  * @phpstan-type OpenedSheet array{
  *     made: SheetMade,
@@ -220,8 +232,6 @@ final class SheetResource
     /** @return FittingSheet */
     private static function fitting(SheetFitting $fitting, EndSheet $sheet, Loaded $loaded): array
     {
-        $stated = $sheet->run->end($sheet->side)->preparation;
-
         return [
             'id' => $fitting->fitting->id,
             'version' => $loaded->version(DecisionKind::Fitting, $fitting->fitting->id),
@@ -243,7 +253,12 @@ final class SheetResource
                 ),
             ),
             'legs' => array_map(
-                static fn (SheetLeg $leg): array => self::leg($leg, $fitting, $sheet->cable, $stated),
+                static fn (SheetLeg $leg): array => self::leg(
+                    $leg,
+                    $fitting,
+                    $sheet,
+                    $loaded->installation->catalogue,
+                ),
                 $fitting->legs,
             ),
             'blocks' => array_map(
@@ -263,9 +278,13 @@ final class SheetResource
     }
 
     /** @return LegSheet */
-    private static function leg(SheetLeg $leg, SheetFitting $fitting, CableType $cable, Length $stated): array
+    private static function leg(SheetLeg $leg, SheetFitting $fitting, EndSheet $sheet, Catalogue $catalogue): array
     {
         $made = $leg->preparation;
+        $cable = $sheet->cable;
+        $end = $sheet->run->end($sheet->side);
+        $stated = $end->preparation;
+        $isParted = count($end->legs) > 1;
 
         return [
             'id' => $leg->leg->id,
@@ -277,6 +296,7 @@ final class SheetResource
             'measurable' => $leg->leg->elements !== [''] && $leg->made?->procedure->beyondMeasured() !== null,
             'onEquipment' => $leg->leg->onEquipment,
             'measured' => $leg->leg->measured?->canonical(),
+            'sleeving' => $isParted ? self::sleeving($leg, $sheet, $catalogue) : null,
             'made' => self::made($leg->made ?? $leg->done, $cable, $stated),
             'bench' => $leg->made === null || ! $leg->isRight() ? $leg->done->procedure->name : '',
             'cores' => array_map(
@@ -302,6 +322,25 @@ final class SheetResource
             'contacts' => array_map(static fn (Part $part): string => $part->name, $made->contacts),
             'tools' => $leg->tools(),
             'cautions' => $made->cautions,
+        ];
+    }
+
+    /** @return LegSleeved its own sleeving, and what else would go round it */
+    private static function sleeving(SheetLeg $leg, EndSheet $sheet, Catalogue $catalogue): array
+    {
+        $sleeving = $leg->sleeving;
+        $offered = SleeveChoice::all($catalogue->parts(), LegSleeving::girth($leg->leg, $sheet->cable));
+
+        return [
+            'chosen' => $leg->leg->sleeve,
+            'name' => $sleeving->sleeve->name ?? '',
+            'cut' => $sleeving === null ? null : PlanEncoder::worked(SleeveChoice::cut($sleeving->along, 'the leg')),
+            'ends' => lcfirst($sleeving->ends->name ?? ''),
+            'opening' => $sheet->opened?->leg === $leg->leg->id,
+            'offered' => array_map(
+                static fn (Part $part): array => ['id' => $part->id, 'name' => $part->name],
+                $offered,
+            ),
         ];
     }
 

@@ -71,7 +71,7 @@ const stands = (rule: Rule) => (rule.own ? (rule.answers.find(each => each.words
 }
 button,
 select {
-  margin-inline: 6px 0;
+  margin-left: 0.3em;
 }
 @media (max-width: 700px) {
   /* On a line of its own there. */

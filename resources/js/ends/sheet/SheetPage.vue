@@ -17,6 +17,7 @@ import OpeningPart from './OpeningPart.vue'
 import ReachChoice from './ReachChoice.vue'
 import ProcedureChoice from './ProcedureChoice.vue'
 import RuleList from './RuleList.vue'
+import SleeveChoice from './SleeveChoice.vue'
 
 const props = defineProps<{ id: string; side: string }>()
 const session = useSession()
@@ -231,6 +232,15 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
             :version="sheet.version"
             :legs="group.flatMap(i => sheet!.fittings[i]?.legs.map(each => each.id) ?? [])"
             :chosen="leg.chosen"
+            @changed="load" />
+          <SleeveChoice
+            v-if="leg.sleeving"
+            :run="id"
+            :side="sheet.side"
+            :version="sheet.version"
+            :legs="group.flatMap(i => sheet!.fittings[i]?.legs.map(each => each.id) ?? [])"
+            :sleeving="leg.sleeving"
+            :may="session.plans"
             @changed="load" />
           <component
             :is="group.length > 1 ? 'details' : 'div'"
