@@ -3,18 +3,23 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from './api/client'
-import { address, page, visit } from './api/page'
+import { address, page } from './api/page'
 import { useSession } from './api/session'
-import ImpactDialog from './plan/change/ImpactDialog.vue'
-import TwoVersionsDialog from './plan/change/TwoVersionsDialog.vue'
-import ArchiveDialog from './session/ArchiveDialog.vue'
-import NoPlace from './session/NoPlace.vue'
-import FindDialog from './ui/FindDialog.vue'
-import KeyHelp from './ui/KeyHelp.vue'
+import { asked } from './api/ask'
+import { apart } from './api/stale'
+import WhoButton from './session/WhoButton.vue'
+import { late, useOpened } from './ui/late'
 import OutboxBar from './ui/OutboxBar.vue'
-import TemplateDialog from './later/handover/TemplateDialog.vue'
 import { dim } from './ui/theme'
-import { SYSTEMS, system } from './ui/units'
+
+// What nobody has opened is not waited for.
+const ImpactDialog = late(() => import('./plan/change/ImpactDialog.vue'))
+const TwoVersionsDialog = late(() => import('./plan/change/TwoVersionsDialog.vue'))
+const ArchiveDialog = late(() => import('./session/ArchiveDialog.vue'))
+const TemplateDialog = late(() => import('./later/handover/TemplateDialog.vue'))
+const FindDialog = late(() => import('./ui/FindDialog.vue'))
+const NoPlace = late(() => import('./session/NoPlace.vue'))
+const KeyHelp = late(() => import('./ui/KeyHelp.vue'))
 
 const session = useSession()
 const route = useRoute()
@@ -59,6 +64,14 @@ const help = ref(false)
 const finding = ref(false)
 const template = ref(false)
 const archiving = ref(false)
+const opened = useOpened({
+  help,
+  find: finding,
+  impact: () => asked.value !== null,
+  versions: () => apart.value !== null,
+  template,
+  archive: archiving,
+})
 let waiting = 0
 
 function typing(target: EventTarget | null): boolean {
@@ -156,45 +169,11 @@ async function leave() {
               stroke="currentColor"
               stroke-width="1.6" /></svg> Find <kbd>/</kbd></button>
         <div class="foot">
-          <v-menu>
-            <template #activator="{ props: menu }">
-              <button
-                v-bind="menu"
-                class="who"><span class="site">{{ page?.name ?? 'No installation open' }}</span>
-                <span>{{ person.name }}</span><span class="quiet">{{ page
-                  ? person.roles.join(', ') : person.organisation }}</span></button>
-            </template>
-            <v-list density="compact" class="menu">
-              <v-list-item
-                v-for="each in session.session.installations?.filter(each => !each.archived).slice(0, 7)"
-                :key="each.id"
-                :active="each.id === page?.id"
-                :title="each.name"
-                @click="visit(each)" />
-              <v-list-item title="All installations …" to="/installations" />
-              <v-divider />
-              <v-list-item
-                v-if="session.looksAfter('installations') && session.plans && page"
-                title="Begin the next one from this …"
-                @click="template = true" />
-              <template v-for="(words, key) in SYSTEMS" :key="key"><v-list-item
-                v-if="key !== system"
-                :title="words"
-                @click="system = key" /></template>
-              <v-list-item :title="dim ? 'Light theme' : 'Dark theme, for plant rooms'" @click="dim = !dim" />
-              <v-list-item title="Your account" to="/account" />
-              <v-list-item
-                v-if="person.offices?.length"
-                :title="person.organisation ?? 'Organisation'"
-                to="/organisation" />
-              <v-list-item
-                v-if="page && session.can('lead')"
-                :title="page.archived ? 'Bring this one back into use' : 'Archive this one …'"
-                @click="archiving = true" />
-              <v-list-item title="Keys" @click="help = true" />
-              <v-list-item title="Sign out" @click="leave" />
-            </v-list>
-          </v-menu>
+          <WhoButton
+            @template="template = true"
+            @archive="archiving = true"
+            @keys="help = true"
+            @leave="leave" />
         </div>
       </nav>
       <div class="place">
@@ -218,12 +197,12 @@ async function leave() {
       </div>
     </div>
     <router-view v-else />
-    <KeyHelp v-model="help" />
-    <FindDialog v-if="person" v-model="finding" />
-    <ImpactDialog />
-    <TwoVersionsDialog />
-    <TemplateDialog v-if="person" v-model="template" />
-    <ArchiveDialog v-if="person" v-model="archiving" />
+    <KeyHelp v-if="opened.help" v-model="help" />
+    <FindDialog v-if="person && opened.find" v-model="finding" />
+    <ImpactDialog v-if="opened.impact" />
+    <TwoVersionsDialog v-if="opened.versions" />
+    <TemplateDialog v-if="person && opened.template" v-model="template" />
+    <ArchiveDialog v-if="person && opened.archive" v-model="archiving" />
   </v-app>
 </template>
 
@@ -383,26 +362,6 @@ li a:focus-visible kbd {
 .foot {
   margin-top: auto;
 }
-.who {
-  display: flex;
-  flex-direction: column;
-  text-align: left;
-  width: 100%;
-  padding: 8px 10px;
-  font: inherit;
-  font-size: 12.5px;
-  border: 0;
-  border-radius: 4px;
-  background: none;
-  cursor: pointer;
-  color: var(--ink);
-}
-.who:hover {
-  background: var(--paper);
-}
-.site {
-  font-weight: 600;
-}
 @media (max-width: 700px) {
   .frame {
     grid-template-columns: minmax(0, 1fr);
@@ -421,16 +380,6 @@ li a:focus-visible kbd {
   ul::before,
   li kbd,
   .left,
-  .who .quiet {
-    display: none;
-  }
-  /* Which one is in hand matters more than who holds the phone. */
-  .who span {
-    max-width: 96px;
-    overflow: hidden;
-    white-space: nowrap;
-    text-overflow: ellipsis;
-  }
   ul {
     display: flex;
     flex: 1;

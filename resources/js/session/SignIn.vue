@@ -11,7 +11,7 @@ const name = ref('')
 const password = ref('')
 const problem = ref('')
 const busy = ref(false)
-const first = ref<{ focus: () => void } | null>(null)
+const first = ref<HTMLInputElement | null>(null)
 // At once: a field that takes the focus a moment later takes what is typed into the next one.
 onMounted(() => first.value?.focus())
 
@@ -48,8 +48,8 @@ async function enter() {
             stroke-width="2" /><circle cx="260" cy="31" r="8" fill="none" stroke="#8d9995" stroke-width="2" />
       </svg>
       <h1>Sartal</h1>
-      <v-text-field v-model="name" label="Sign-in name" ref="first" autocomplete="username" autocapitalize="off" />
-      <v-text-field v-model="password" label="Password" type="password" autocomplete="current-password" />
+      <label>Sign-in name<input ref="first" v-model="name" autocomplete="username" autocapitalize="off"></label>
+      <label>Password<input v-model="password" type="password" autocomplete="current-password"></label>
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
       <v-btn type="submit" color="primary" block :loading="busy">Sign in</v-btn>
     </form>
@@ -66,6 +66,27 @@ form {
   width: 300px;
   display: grid;
   gap: 12px;
+}
+label {
+  display: grid;
+  gap: 2px;
+  font-size: 12.5px;
+  color: var(--slate);
+}
+input {
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 9px 12px;
+  min-height: 44px;
+  background: var(--surface);
+  color: var(--ink);
+  font: 16px var(--sans);
+}
+.v-btn {
+  min-height: 44px;
+}
+input:focus-visible {
+  outline: 2px solid var(--copper);
 }
 h1 {
   font-size: 26px;

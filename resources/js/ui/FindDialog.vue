@@ -19,14 +19,18 @@ const problem = ref('')
 const looked = ref('')
 const field = ref<HTMLInputElement | null>(null)
 
-watch(open, async value => {
-  if (!value) return
-  text.value = ''
-  found.value = []
-  looked.value = ''
-  await nextTick()
-  window.setTimeout(() => field.value?.focus(), 60)
-})
+watch(
+  open,
+  async value => {
+    if (!value) return
+    text.value = ''
+    found.value = []
+    looked.value = ''
+    await nextTick()
+    window.setTimeout(() => field.value?.focus(), 60)
+  },
+  { immediate: true },
+)
 async function look() {
   const asked = text.value
   if (!asked.trim()) {
