@@ -6,6 +6,7 @@ namespace Tests\Core\Ends;
 
 use App\Planning\ShippedCatalogue;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Run;
@@ -336,6 +337,7 @@ final class CompatibilityTest extends TestCase
     }
 
     /** A procedure for whatever goes together: so says the catalogue, not a hope. */
+    #[Group('long')]
     public function test_whatever_fits_has_a_procedure(): void
     {
         $catalogue = ShippedCatalogue::load();

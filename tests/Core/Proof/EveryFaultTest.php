@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Proof;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Method;
@@ -119,6 +120,7 @@ final class EveryFaultTest extends TestCase
         }
     }
 
+    #[Group('long')]
     public function test_what_a_map_with_pair_test_shows_is_explained_by_exactly_the_faults_that_read_so(): void
     {
         $sizes = [];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Proof;
 
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -65,6 +66,7 @@ final class ShuffledTest extends TestCase
         return [Diagnostician::for($of->places, $of->expectation, $reading), $reading];
     }
 
+    #[Group('long')]
     public function test_as_many_cores_as_anybody_shuffles_are_told_where_they_are(): void
     {
         $of = new Mishaps(
