@@ -35,6 +35,7 @@ use App\Http\Controllers\Plan\FindController;
 use App\Http\Controllers\Plan\PatternController;
 use App\Http\Controllers\Plan\RunController;
 use App\Http\Controllers\Plan\ScheduleController;
+use App\Http\Controllers\Plan\SinceController;
 use App\Http\Controllers\Plan\WhyController;
 use App\Http\Controllers\Proof\EventController;
 use App\Http\Controllers\Proof\InstrumentController;
@@ -112,6 +113,7 @@ Route::prefix('api')->group(function (): void {
             ]);
             Route::get('find', FindController::class);
             Route::get('outstanding', OutstandingController::class);
+            Route::get('since', SinceController::class);
             Route::get('catalogue', [CatalogueController::class, 'show'])->middleware('kept');
             Route::get('types', [TypeController::class, 'index'])->middleware('kept');
             Route::get('types/procedure/{id}/record', [TypeController::class, 'record']);

@@ -23,6 +23,7 @@ use Illuminate\Support\Facades\DB;
  * @property int $revision
  * @property string $decisions
  * @property string $reached  changes with what is measured on the equipment
+ * @property int $told  counts what pages show besides: labels printed, jobs given
  * @property ?int $release_id
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $created_at
@@ -49,6 +50,7 @@ final class StoredInstallation extends Model
         'testing' => 'array',
         'revision' => 'integer',
         'version' => 'integer',
+        'told' => 'integer',
         'archived_at' => 'datetime',
     ];
 
@@ -99,6 +101,13 @@ final class StoredInstallation extends Model
         }
 
         return 'release.'.substr($this->released[1], 0, 32).$this->reached;
+    }
+
+    /** Pages that show what was printed or given look again. */
+    public function tell(): void
+    {
+        $told = DB::scalar('update installations set told = told + 1 where id = ? returning told', [$this->id]);
+        $this->forceFill(['told' => is_numeric($told) ? (int) $told : 0])->syncOriginalAttribute('told');
     }
 
     /** @return HasMany<Release, $this> */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from './api/client'
+import { useAsking, useLive } from './api/live'
 import { address, page } from './api/page'
 import { useSession } from './api/session'
 import { asked } from './api/ask'
@@ -52,7 +52,8 @@ async function count() {
     // The rail does without.
   }
 }
-useIntervalFn(count, 20_000)
+useAsking()
+useLive(['decided', 'recorded', 'told'], 20_000, count)
 watch(
   () => [route.path.split('/')[1], person.value],
   () => {

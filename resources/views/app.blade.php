@@ -7,6 +7,14 @@
     <meta name="theme-color" content="#F7F4EE">
     <title>Sartal</title>
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    {{-- Text that is set in another type first moves what stands below it. --}}
+    @foreach (['next' => [400, 600, 700], 'mono' => [400, 600]] as $face => $weights)
+        @foreach ($weights as $weight)
+            @php($font = "atkinson-hyperlegible-$face")
+            <link rel="preload" as="font" type="font/woff2" crossorigin
+                href="{{ Vite::asset("node_modules/@fontsource/$font/files/$font-latin-$weight-normal.woff2") }}">
+        @endforeach
+    @endforeach
     @vite('resources/js/main.ts')
 </head>
 <body>

@@ -2,6 +2,12 @@ import { gzipSync } from 'node:zlib'
 import { signIn } from './crew'
 import { expect, type Page, test } from './house'
 
+declare global {
+  interface Window {
+    moved: { value: number; what: string }[]
+  }
+}
+
 /** Bytes of scripts and styles that a page needs, compressed; fonts and pictures aside. */
 async function weigh(page: Page, open: () => Promise<unknown>) {
   const bodies: Promise<number>[] = []
@@ -49,3 +55,54 @@ test('what is behind a press comes when it is pressed', async ({ page }) => {
   await page.keyboard.press('/')
   await expect(page.getByRole('dialog').getByRole('combobox', { name: 'Find' })).toBeFocused()
 })
+
+/** Sum of what moved by itself while a page opened (Layout Instability API, W3C), with what moved most. */
+async function moved(page: Page, path: string) {
+  await page.goto(path)
+  await page.waitForLoadState('networkidle')
+  const all = await page.evaluate(() => window.moved)
+  return {
+    sum: all.reduce((sum, each) => sum + each.value, 0),
+    most: all.sort((a, b) => b.value - a.value)[0]?.what ?? '',
+  }
+}
+
+const AT_A_DESK = [
+  '/schedule',
+  '/labels',
+  '/test',
+  '/handover',
+  '/rules/plans/rect90-male-24ch',
+  '/runs/M-203/assembly',
+]
+const IN_THE_HAND = ['/schedule', '/bench/M-201', '/test', '/test/A-118', '/site', '/handover', '/runs/M-201']
+const SHEETS = ['/runs/M-201/sheet/B', '/runs/A-114/sheet/A']
+
+for (const [width, height, paths] of [
+  [1280, 800, [...AT_A_DESK, ...SHEETS]],
+  [390, 844, [...IN_THE_HAND, ...SHEETS]],
+] as const)
+  test(`nothing moves from under a finger while a page opens, ${width} wide`, async ({ page }) => {
+    await page.setViewportSize({ width, height })
+    await signIn(page, 'lead')
+    await page.addInitScript(() => {
+      window.moved = []
+      new PerformanceObserver(list => {
+        for (const each of list.getEntries() as unknown as (PerformanceEntry & {
+          value: number
+          hadRecentInput: boolean
+          sources: { node: Element | null }[]
+        })[])
+          if (!each.hadRecentInput)
+            window.moved.push({
+              value: each.value,
+              what: each.sources.map(source => source.node?.nodeName ?? '').join(' '),
+            })
+      }).observe({ type: 'layout-shift', buffered: true })
+    })
+    for (const path of paths) {
+      const { sum, most } = await moved(page, path)
+      // A tenth is held to be good (Core Web Vitals); here nothing is to be seen of it.
+      expect.soft(sum, `${path}: ${most}`).toBeLessThan(0.03)
+    }
+  })

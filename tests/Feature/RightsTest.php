@@ -130,6 +130,7 @@ final class RightsTest extends TestCase
                 'labels.csv',
                 'labels/test-page.pdf?geometry=a4-flag',
                 'outstanding',
+                'since',
                 'instruments',
                 'tests/progress',
                 'trainer',

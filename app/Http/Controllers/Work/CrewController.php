@@ -268,6 +268,7 @@ final readonly class CrewController
             'kind' => $sent->kind->value,
             'key' => $sent->key,
         ]);
+        $stored->tell();
 
         return new Answer(['saved' => true], 201);
     }
@@ -276,6 +277,7 @@ final readonly class CrewController
     public function take(StoredInstallation $stored, int $id): Answer
     {
         DB::table('assignments')->where('installation_id', $stored->id)->where('id', $id)->delete();
+        $stored->tell();
 
         return new Answer(['saved' => true]);
     }

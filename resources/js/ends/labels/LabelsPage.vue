@@ -317,6 +317,8 @@ td.printed {
   color: var(--verdigris);
 }
 .paper {
+  /* Until it has come, as much as a sheet takes. */
+  aspect-ratio: auto 210 / 297;
   width: 100%;
   background: #fff;
   border: 1px solid var(--line);

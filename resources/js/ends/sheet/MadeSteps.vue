@@ -12,6 +12,8 @@ const first = Math.max(
   props.made.steps.findIndex(step => step.mark !== ''),
 )
 const at = ref(first)
+/** What stands below its picture comes with it: nothing moves from under a finger. */
+const drawn = ref(false)
 const step = computed(() => props.made.steps[at.value])
 const picture = computed(() => `${props.src}&step=${encodeURIComponent(step.value?.id ?? '')}`)
 /** More than the run states for it: its cut length counts that. */
@@ -35,9 +37,12 @@ function move(by: number) {
 </script>
 
 <template>
-  <div class="made">
+  <div class="made" :class="{ waits: !drawn }">
     <figure>
-      <img :src="picture" :alt="`The end after “${step?.words}”, to scale`">
+      <img
+        :src="picture"
+        @load="drawn = true"
+        @error="drawn = true" :alt="`The end after “${step?.words}”, to scale`">
       <figcaption>
         <button type="button" :disabled="at === 0" aria-label="The step before" @click="move(-1)">←</button>
         <span aria-live="polite">After {{ at + 1 }} of {{ made.steps.length }}: {{ step?.words }}</span>
@@ -79,6 +84,10 @@ function move(by: number) {
 </template>
 
 <style scoped>
+.waits > :not(figure),
+.waits figcaption {
+  visibility: hidden;
+}
 figure {
   margin: 6px 0;
   background: #fff;

@@ -293,7 +293,12 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
           class="quiet name">{{ drawing.name }}<template v-if="draft.source"> · {{ draft.source }}</template></p>
       </section>
       <section class="middle">
-        <LayOut v-if="session.plans && drawing" :signals="signals" :busy="laying" @lay="lay" @paste="pasting = true" />
+        <LayOut
+          v-if="session.plans && (drawing || !isNew)"
+          :signals="signals"
+          :busy="laying"
+          @lay="lay"
+          @paste="pasting = true" />
         <table v-if="channels.length" class="lines" aria-label="Channels">
           <thead><tr><th>Channel</th><th v-if="draft.block">Block</th><th
             v-for="fn in functions"

@@ -114,7 +114,7 @@ const title = computed(() =>
         <div class="lists">
           <p class="quiet">{{ page.sums.contacts }} contacts · {{ page.sums.legs }} legs ·
             {{ page.sums.unused }} cores unjoined</p>
-          <TakesSum v-if="takes" :takes="takes" />
+          <TakesSum :takes="takes" />
           <p
             v-for="finding in page.findings"
             :key="finding.words"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client'
+import { useLive } from '../../api/live'
 import { useSession } from '../../api/session'
 import type { Line, Row, RunPage } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
@@ -85,9 +86,7 @@ async function load(quietly = false) {
   }
 }
 onMounted(load)
-useIntervalFn(() => {
-  if (!editing.value) void load(true)
-}, 5000)
+useLive(['decided', 'recorded'], 5000, () => !editing.value && load(true))
 watch(words, value => void router.replace({ query: { ...route.query, find: value || undefined } }))
 
 const COLUMNS: { key: SortKey; name: string }[] = [
@@ -431,6 +430,7 @@ header {
   background: var(--surface);
 }
 .count {
+  min-width: 4.5em;
   color: var(--slate);
   margin-right: auto;
   white-space: nowrap;

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { api, ApiError } from '../../api/client'
+import { useLive } from '../../api/live'
 import { useOutbox } from '../../api/outbox'
 import { useSession } from '../../api/session'
 import type { Progress, Tally } from '../../api/test'
@@ -29,7 +30,6 @@ async function load() {
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }
-  loaded.value = true
 }
 async function look() {
   if (document.hidden) return
@@ -38,15 +38,19 @@ async function look() {
     if (progress.value && now.cursor !== progress.value.cursor) void load()
     progress.value = now
   } catch (error) {
-    if (error instanceof ApiError && (error.status === 0 || error.status >= 500)) outbox.offline = true
+    away(error)
   }
 }
+function away(error: unknown) {
+  if (error instanceof ApiError && (error.status === 0 || error.status >= 500)) outbox.offline = true
+}
 onMounted(async () => {
-  await load()
-  await look()
+  // Together: what comes later would push down what is there.
+  await Promise.all([load(), look()])
+  loaded.value = true
   void takeAlong(ready.value)
 })
-useIntervalFn(look, 4000)
+useLive(['decided', 'recorded'], 4000, look, away)
 
 const bead = (row: Row) => row.strand.find(each => each.stage === 'test')?.state
 /** Made, but not tested since: what a tester takes next. */
@@ -124,7 +128,7 @@ async function takeAlong(some: Row[]) {
       class="quiet taken"
       role="status">{{ taken.done < taken.of ? `Taking along: ${taken.done} of ${taken.of}`
         : `${taken.of} open without a network.` }}</p>
-    <section v-if="progress" class="progress" aria-label="How far testing is">
+    <section v-if="loaded && progress" class="progress" aria-label="How far testing is">
       <p><b>{{ progress.all.passed }}</b> passed ·
         <b :class="{ failed: progress.all.failed }">{{ progress.all.failed }}</b> failed ·
         <b>{{ progress.all.left }}</b>
@@ -153,7 +157,7 @@ async function takeAlong(some: Row[]) {
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <BeingMade v-if="!loaded" />
     <p v-else-if="groups.length === 0 && !problem" class="quiet pad">No cable fits.</p>
-    <section v-for="group in groups" :key="group.name">
+    <section v-for="group in loaded ? groups : []" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.rows.length }}</span></h2>
       <router-link v-for="row in group.rows" :key="row.id" :to="`/test/${row.id}`">
         <b class="mono">{{ row.code }}</b>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client'
+import { useLive } from '../../api/live'
 import type { JobLine, Placed } from '../../api/bench'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
@@ -40,9 +40,7 @@ onMounted(async () => {
   await load()
   void takeAlong()
 })
-useIntervalFn(() => {
-  if (!document.hidden) void load()
-}, 10_000)
+useLive(['decided', 'recorded', 'told', 'present'], 10_000, load)
 
 const fits = (job: JobLine) =>
   words.value

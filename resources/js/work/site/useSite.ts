@@ -1,6 +1,6 @@
-import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { api, ApiError } from '../../api/client'
+import { useLive } from '../../api/live'
 import { useOutbox, type Waiting } from '../../api/outbox'
 import type { Built, Site, SiteRun } from '../../api/site'
 import type { BeadState } from '../../api/types'
@@ -30,14 +30,17 @@ export function useSite() {
       unread.value = unread.value.filter(item => !known.has(item.id))
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
-      if (error.status === 0 || error.status >= 500) outbox.offline = true
+      away(error)
       if (!site.value) problem.value = error.message
     }
   }
+  /** Out of reach, what is confirmed waits here. */
+  function away(error: unknown) {
+    if (error instanceof ApiError && (error.status === 0 || error.status >= 500)) outbox.offline = true
+  }
   onMounted(load)
-  useIntervalFn(() => {
-    if (!document.hidden && !outbox.offline && outbox.of('events').length === 0) void load()
-  }, EVERY)
+  const isFree = () => !outbox.offline && outbox.of('events').length === 0
+  useLive(['decided', 'recorded'], EVERY, () => isFree() && load(), away)
   onUnmounted(
     outbox.listen('events', {
       sent: item => {
