@@ -9,7 +9,8 @@ declare(strict_types=1);
  * that may. Files: installations as they are exported. Requests go to a server
  * of its own (benchmarks/served.php), which has its code compiled as a server
  * has, and says of each what it took of the processor, of memory and of the
- * database, and how much it answered.
+ * database, and how much it answered; then, for all files together, each as a
+ * ratio to a bare authorised route, and how it grows with the number of runs.
  */
 
 use App\Bench\CodeEdition;
@@ -17,6 +18,7 @@ use App\Formats\FileImporter;
 use App\Models\Organisation;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\InstallationStore;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Contracts\Http\Kernel as HttpKernel;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
@@ -144,6 +146,34 @@ function line(string $at, string $installation, string $path, ?array $body = nul
     );
 }
 
+/** ms of the processor that a line says. */
+function ms(string $line): float
+{
+    return preg_match('~(\d+) ms~', $line, $found) === 1 ? (float) $found[1] : 0.0;
+}
+
+/**
+ * A way that carries about fifty runs, half a metre longer.
+ *
+ * @param  Closure(string): array<array-key, mixed>  $asked
+ * @return array{string, array{method: string, data: array<string, mixed>}}
+ */
+function moved(Closure $asked): array
+{
+    $building = $asked('building?brief=1');
+    $carries = array_count_values(array_merge(...array_values($building['routes'])));
+    $far = array_map(static fn (int $runs): int => abs($runs - 50), $carries);
+    $id = (string) array_search(min($far), $far, true);
+    $way = array_column($asked('installation.json')['ways'], null, 'id')[$id];
+    $version = array_column($building['ways'], 'version', 'id')[$id];
+    $longer = sprintf('%d mm', (int) $way['length'] + 500);
+
+    return [
+        'shared/way',
+        ['method' => 'PUT', 'data' => ['part' => ['length' => $longer] + $way, 'version' => max(1, $version)]],
+    ];
+}
+
 /**
  * What is written most: a step at the bench, a test, an edit of one run that asks what it overtakes.
  *
@@ -221,7 +251,55 @@ function writes(HttpKernel $kernel, StoredInstallation $stored): array
             'runs/'.$made['id'],
             ['method' => 'PATCH', 'data' => ['version' => $made['version'], 'line' => ['note' => 'measured']]],
         ],
+        'a way of fifty runs moved' => moved($asked),
     ];
+}
+
+/** Decoding of all that is decided, and planning of it, from nothing, in a process of its own: ms of the processor. */
+function whole(StoredInstallation $stored): string
+{
+    $began = cpu();
+    $loaded = (new InstallationStore())->load($stored);
+    $decoded = cpu();
+    $findings = count($loaded->plan()->judged());
+    $planned = cpu();
+
+    return sprintf(
+        '%d ms decoded, %d ms planned, %d findings, %d MB',
+        1000 * ($decoded - $began),
+        1000 * ($planned - $decoded),
+        $findings,
+        memory_get_peak_usage() / 1e6,
+    );
+}
+
+/**
+ * @param  array<string, array<int|string, float>>  $took  what → runs → ms
+ * @param  array<int|string, float>  $bare  runs → ms of a bare route
+ */
+function table(array $took, array $bare): void
+{
+    $sizes = array_keys($bare);
+    printf("\n%-50s %s  growth\n", 'ms, and how many times a bare route', implode('', array_map(
+        static fn (int|string $runs): string => sprintf('%18s', $runs.' runs'),
+        $sizes,
+    )));
+    foreach ($took as $what => $by) {
+        $first = $by[$sizes[0]] ?? 0.0;
+        $last = $by[$sizes[count($sizes) - 1]] ?? 0.0;
+        // Cost is to the number of runs as its power of this.
+        $growth = count($sizes) > 1 && $first > 0 && $last > 0
+            ? sprintf('%.2f', log($last / $first) / log($sizes[count($sizes) - 1] / $sizes[0]))
+            : '';
+        printf("%-50s %s  %s\n", $what, implode('', array_map(
+            static fn (int|string $runs): string => sprintf(
+                '%10.0f (%5.1f)',
+                $by[$runs] ?? 0,
+                ($by[$runs] ?? 0) / max(1, $bare[$runs]),
+            ),
+            $sizes,
+        )), $growth);
+    }
 }
 
 /**
@@ -277,6 +355,10 @@ function report(StoredInstallation $stored, int $turn): void
 
 $argv ??= [];
 [, $first] = $argv + [1 => ''];
+if ($first === '--whole') {
+    echo whole(StoredInstallation::query()->where('address', $argv[2])->firstOrFail());
+    exit(0);
+}
 if ($first === '--writes') {
     $stored = StoredInstallation::query()->where('address', $argv[2])->firstOrFail();
     echo json_encode(writes($app->make(HttpKernel::class), $stored));
@@ -293,6 +375,7 @@ $lead = User::query()->create([
     'offices' => ['people', 'installations'],
 ]);
 $at = served();
+$took = $bare = [];
 foreach (array_slice($argv, 1) as $file) {
     $began = cpu();
     $stored = (new FileImporter())->import(InstallationFile::parse((string) file_get_contents($file)), $organisation);
@@ -305,7 +388,19 @@ foreach (array_slice($argv, 1) as $file) {
         $stored->events()->count(),
         cpu() - $began,
     );
+    $runs = $stored->runs()->count();
+    $many = static function (string $what, string $when, string $line) use (&$took, $runs): void {
+        printf("  %-26s %-15s %s\n", $what, $when, $line);
+        $took[trim($what.', '.$when, ', ')][$runs] = ms($line);
+    };
+    $spelled = (string) file_get_contents($file);
+    $began = cpu();
+    json_decode($spelled, true);
+    $took['json_decode of the file'][$runs] = 1000 * (cpu() - $began);
+    $whole = apart('--whole', $stored->address);
+    printf("  %-26s %s; %d ms json_decode of the file\n", 'all from nothing', $whole, 1000 * (cpu() - $began));
     $pages = [
+        'since',
         'schedule',
         'outstanding',
         'bench',
@@ -329,23 +424,29 @@ foreach (array_slice($argv, 1) as $file) {
         'service',
     ];
     line($at, $stored->address, 'drafts');
-    printf("  %-26s %-15s %s\n", 'drafts: a bare route', 'again', line($at, $stored->address, 'drafts'));
+    $bare[$runs] = ms(line($at, $stored->address, 'drafts'));
+    $many('drafts: a bare route', 'again', line($at, $stored->address, 'drafts'));
     foreach ($pages as $path) {
         foreach (['first', 'again', 'after a record'] as $turn => $when) {
             if ($turn === 2) {
                 report($stored, $turn);
             }
-            printf("  %-26s %-15s %s\n", $path, $when, line($at, $stored->address, $path));
+            $many(str_replace($run, 'RUN', $path), $when, line(
+                $at,
+                $stored->address,
+                $path,
+            ));
         }
     }
     foreach (['cutting', 'parts?scope=installation&brief=1', 'parts?scope=installation&brief=1&left=1'] as $path) {
         line($at, $stored->address, $path);
-        printf("  %-26s %-15s %s\n", 'a cut', '', line($at, $stored->address, 'events', cut($at, $stored->address)));
-        printf("  %-26s %-15s %s\n", $path, 'after it', line($at, $stored->address, $path));
+        $many('a cut', '', line($at, $stored->address, 'events', cut($at, $stored->address)));
+        $many($path, 'after it', line($at, $stored->address, $path));
     }
     /** @var array<string, array{string, array{method: string, data: array<string, mixed>}}> $writes */
     $writes = json_decode(apart('--writes', $stored->address), true) ?? [];
     foreach ($writes as $what => [$path, $body]) {
-        printf("  %-26s %-15s %s\n", $what, '', line($at, $stored->address, $path, $body));
+        $many($what, '', line($at, $stored->address, $path, $body));
     }
 }
+table($took, $bare);

@@ -42,12 +42,14 @@ final class Fields
     /** Fields that nobody asked for are slips: they are named, not dropped. */
     public function done(): void
     {
-        foreach (array_diff_key($this->data, $this->asked) as $key => $value) {
-            $this->problems->add(
-                $this->at((string) $key),
-                $value,
-                'is not a field here. Remove it, or correct its name.',
-            );
+        foreach ($this->data as $key => $value) {
+            if (! isset($this->asked[$key])) {
+                $this->problems->add(
+                    $this->at((string) $key),
+                    $value,
+                    'is not a field here. Remove it, or correct its name.',
+                );
+            }
         }
     }
 
@@ -60,12 +62,12 @@ final class Fields
 
     public function text(string $key, ?string $default = null): string
     {
-        $value = $this->take($key, $default);
+        $this->asked[$key] = true;
+        $value = $this->data[$key] ?? $default;
         if (! is_string($value)) {
             return $this->wrong($key, $value, 'should be text.', '');
         }
-        // Most of what is read is short and plain.
-        if (strlen($value) <= self::LONGEST_TEXT && preg_match('/[^\x20-\x7E]/', $value) === 0) {
+        if ($value === '' || self::isPlain($value)) {
             return $value;
         }
         if (! mb_check_encoding($value, 'UTF-8') || preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F]/', $value) === 1) {
@@ -86,6 +88,11 @@ final class Fields
     /** Text that names something: not empty, no blanks around it. */
     public function name(string $key): string
     {
+        $this->asked[$key] = true;
+        $value = $this->data[$key] ?? null;
+        if (is_string($value) && self::isPlain($value) && $value[0] !== ' ' && $value[-1] !== ' ') {
+            return $value;
+        }
         $value = $this->text($key);
         if (isset($this->data[$key]) && is_string($this->data[$key]) && trim($value) === '') {
             return $this->wrong($key, $value, 'must not be empty.', '');
@@ -371,6 +378,12 @@ final class Fields
         }
 
         return $value;
+    }
+
+    /** Most of what is read is short, and holds nothing but what a typewriter had. */
+    private static function isPlain(string $text): bool
+    {
+        return strlen($text) <= self::LONGEST_TEXT && ctype_print($text);
     }
 
     private function take(string $key, mixed $default): mixed

@@ -326,6 +326,10 @@ final class FileDecoder
     public static function id(Fields $fields, string $key = 'id'): string
     {
         $id = $fields->name($key);
+        // Nearly all are of letters, digits and marks.
+        if (strlen($id) <= 80 && ctype_graph($id) && strpbrk($id, '/:>|') === false) {
+            return $id;
+        }
         if ($id !== '' && (preg_match('~^[^/:>|\s]+$~u', $id) !== 1 || mb_strlen($id) > 80)) {
             return $fields->wrong(
                 $key,
