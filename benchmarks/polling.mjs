@@ -60,11 +60,17 @@ async function poll(until) {
   const client = new Client()
   await client.signIn()
   let revision = ''
+  let known = ''
   const first = await client.ask(at('schedule'))
   revision = String(JSON.parse(first.text).revision)
   await rest(Math.random() * PAUSE)
   while (Date.now() < until()) {
-    for (const path of ['outstanding', 'tests/progress', `schedule?since=${revision}`, 'site']) {
+    // As pages do: what is shown is asked for when something is new.
+    const since = await client.ask(at('since'))
+    noted('since', since)
+    const isNew = since.text !== known
+    known = since.text
+    for (const path of isNew ? ['outstanding', 'tests/progress', `schedule?since=${revision}`, 'site'] : []) {
       const answer = await client.ask(at(path))
       noted(path, answer)
       if (path.startsWith('schedule')) revision = String(JSON.parse(answer.text).revision)

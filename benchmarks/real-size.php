@@ -147,7 +147,7 @@ function line(string $at, string $installation, string $path, ?array $body = nul
 }
 
 /** ms of the processor that a line says. */
-function ms(string $line): float
+function spent(string $line): float
 {
     return preg_match('~(\d+) ms~', $line, $found) === 1 ? (float) $found[1] : 0.0;
 }
@@ -163,7 +163,8 @@ function moved(Closure $asked): array
     $building = $asked('building?brief=1');
     $carries = array_count_values(array_merge(...array_values($building['routes'])));
     $far = array_map(static fn (int $runs): int => abs($runs - 50), $carries);
-    $id = (string) array_search(min($far), $far, true);
+    asort($far);
+    $id = (string) array_key_first($far);
     $way = array_column($asked('installation.json')['ways'], null, 'id')[$id];
     $version = array_column($building['ways'], 'version', 'id')[$id];
     $longer = sprintf('%d mm', (int) $way['length'] + 500);
@@ -274,7 +275,7 @@ function whole(StoredInstallation $stored): string
 }
 
 /**
- * @param  array<string, array<int|string, float>>  $took  what → runs → ms
+ * @param  array<int|string, array<int|string, float>>  $took  what → runs → ms
  * @param  array<int|string, float>  $bare  runs → ms of a bare route
  */
 function table(array $took, array $bare): void
@@ -391,7 +392,7 @@ foreach (array_slice($argv, 1) as $file) {
     $runs = $stored->runs()->count();
     $many = static function (string $what, string $when, string $line) use (&$took, $runs): void {
         printf("  %-26s %-15s %s\n", $what, $when, $line);
-        $took[trim($what.', '.$when, ', ')][$runs] = ms($line);
+        $took[trim($what.', '.$when, ', ')][$runs] = spent($line);
     };
     $spelled = (string) file_get_contents($file);
     $began = cpu();
@@ -424,7 +425,7 @@ foreach (array_slice($argv, 1) as $file) {
         'service',
     ];
     line($at, $stored->address, 'drafts');
-    $bare[$runs] = ms(line($at, $stored->address, 'drafts'));
+    $bare[$runs] = spent(line($at, $stored->address, 'drafts'));
     $many('drafts: a bare route', 'again', line($at, $stored->address, 'drafts'));
     foreach ($pages as $path) {
         foreach (['first', 'again', 'after a record'] as $turn => $when) {
@@ -446,7 +447,7 @@ foreach (array_slice($argv, 1) as $file) {
     /** @var array<string, array{string, array{method: string, data: array<string, mixed>}}> $writes */
     $writes = json_decode(apart('--writes', $stored->address), true) ?? [];
     foreach ($writes as $what => [$path, $body]) {
-        $many($what, '', line($at, $stored->address, $path, $body));
+        $many((string) $what, '', line($at, $stored->address, $path, $body));
     }
 }
 table($took, $bare);

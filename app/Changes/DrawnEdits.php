@@ -33,6 +33,8 @@ final class DrawnEdits
                 $edits[] = RunEdits::run($is->theRun($id), $before === null ? null : $seen);
             }
         }
+        // Asked for together.
+        $loaded->sharedVersions(DecisionKind::Fitting, $drawn->fittings);
         foreach ($drawn->fittings as $id) {
             [$before, $after] = [$was->fitting($id), $is->fitting($id)];
             if ($before != $after) {

@@ -33,8 +33,8 @@ final class Loaded
 
     private ?Instruments $instruments = null;
 
-    /** @var ?array<int|string, int> kind and id → version */
-    private ?array $shared = null;
+    /** @var array<string, array<int|string, int>> kind → id → version, of those that were asked for */
+    private array $shared = [];
 
     private readonly Planner $planner;
 
@@ -91,19 +91,29 @@ final class Loaded
         return $this->instruments ??= new Instruments($this->installation);
     }
 
-    /** Of something that runs share, by which a write of it says what it was made on. */
-    public function version(DecisionKind $kind, string $id): int
+    /**
+     * Of things that runs share, by which a write of them says what it was made on: asked for together.
+     *
+     * @param  list<string>  $ids
+     * @return array<int|string, int> by id
+     */
+    public function sharedVersions(DecisionKind $kind, array $ids): array
     {
-        if ($this->shared === null) {
-            $this->shared = [];
-            $rows = $this->stored->entries()->toBase();
-            $rows->whereIn('kind', [DecisionKind::Circuit->value, DecisionKind::Fitting->value]);
-            foreach ($rows->get(['kind', 'key', 'version']) as $row) {
-                $this->shared[$row->kind.' '.$row->key] = (int) $row->version;
-            }
+        $known = $this->shared[$kind->value] ?? [];
+        $unknown = array_values(array_diff(array_unique($ids), array_map(strval(...), array_keys($known))));
+        if ($unknown !== []) {
+            $rows = $this->stored->entries()->toBase()->where('kind', $kind->value)->whereIn('key', $unknown);
+            $found = $rows->pluck('version', 'key')->map(static fn (mixed $version): int => (int) $version)->all();
+            $known += $found + array_fill_keys($unknown, 1);
+            $this->shared[$kind->value] = $known;
         }
 
-        return $this->shared[$kind->value.' '.$id] ?? 1;
+        return array_intersect_key($known, array_flip($ids));
+    }
+
+    public function version(DecisionKind $kind, string $id): int
+    {
+        return $this->sharedVersions($kind, [$id])[$id] ?? 1;
     }
 
     /** With every single step in its record, for what says all that was done. */

@@ -167,6 +167,12 @@ final class SheetResource
     /** @return Sheet */
     public static function of(EndSheet $sheet, Loaded $loaded): array
     {
+        // Asked for together; each of them asks for its own.
+        $loaded->sharedVersions(DecisionKind::Fitting, array_map(
+            static fn (SheetFitting $fitting): string => $fitting->fitting->id,
+            $sheet->fittings,
+        ));
+
         return [
             'run' => $sheet->run->id,
             'code' => $sheet->run->code,

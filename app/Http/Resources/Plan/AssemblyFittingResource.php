@@ -77,6 +77,7 @@ final class AssemblyFittingResource
         }
         $runs = Facing::runs($in);
         $fittings = [];
+        $versions = $loaded->sharedVersions(DecisionKind::Fitting, $assembly->fittings);
         foreach ($assembly->fittings as $id) {
             $fitting = $in->fitting($id);
             if ($fitting === null) {
@@ -86,7 +87,7 @@ final class AssemblyFittingResource
             $fittings[] = [
                 'id' => $id,
                 'label' => $fitting->label,
-                'version' => $loaded->version(DecisionKind::Fitting, $id),
+                'version' => $versions[$id] ?? 1,
                 'place' => $in->locationName($fitting->location),
                 'connector' => $type->name ?? $fitting->connector,
                 'mate' => self::mate($id, $in),

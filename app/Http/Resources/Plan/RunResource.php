@@ -320,6 +320,9 @@ final class RunResource
     {
         $in = $loaded->installation;
         $circuits = [];
+        $ids = array_map(static fn (Carriage $carriage): string => $carriage->circuit, $run->carries);
+        $versions = $loaded->sharedVersions(DecisionKind::Circuit, $ids);
+        $fittings = self::fittingsOf(array_flip($ids), $loaded);
         foreach ($run->carries as $carriage) {
             $circuit = $in->circuits()[$carriage->circuit] ?? null;
             $signal = $in->catalogue->signals()[$circuit->signal ?? ''] ?? null;
@@ -327,7 +330,7 @@ final class RunResource
                 /** @var RunCircuit */
                 $shown = [
                     ...FileEncoder::circuit($circuit),
-                    'version' => $loaded->version(DecisionKind::Circuit, $circuit->id),
+                    'version' => $versions[$circuit->id] ?? 1,
                     'topology' => $circuit->topology->value,
                     'from' => $circuit->from,
                     'phantom' => $circuit->phantom,
@@ -340,7 +343,7 @@ final class RunResource
                             : ($signal->reach->kilohertz !== null && $signal->reach->kind->value === 'loss'
                                 ? 'radio'
                                 : $signal->reach->kind->value),
-                    'fittings' => self::fittingsOf($circuit->id, $loaded),
+                    'fittings' => $fittings[$circuit->id] ?? [],
                 ];
                 $circuits[] = $shown;
             }
@@ -350,35 +353,39 @@ final class RunResource
     }
 
     /**
-     * @return list<array{id: string, label: string}> fittings that a circuit comes by, and ports that these are plugged
-     *     into
+     * @param  array<int|string, mixed>  $circuits  by id
+     * @return array<int|string, list<array{id: string, label: string}>> circuit → fittings that it comes by, and ports
+     *     that these are plugged into
      */
-    private static function fittingsOf(string $circuit, Loaded $loaded): array
+    private static function fittingsOf(array $circuits, Loaded $loaded): array
     {
+        $in = $loaded->installation;
         $found = [];
-        foreach ($loaded->installation->runs() as $run) {
+        foreach ($in->runs() as $run) {
             foreach ($run->carries as $carriage) {
-                if ($carriage->circuit !== $circuit) {
-                    continue;
-                }
-                foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
+                foreach (isset($circuits[$carriage->circuit]) ? [...$run->a->legs, ...$run->b->legs] : [] as $leg) {
                     if ($leg->landing !== null && isset($leg->landing->channels[$carriage->element])) {
-                        $found[$leg->landing->fitting] =
-                            $loaded->installation->fittings()[$leg->landing->fitting]->label ?? $leg->landing->fitting;
+                        $found[$carriage->circuit][$leg->landing->fitting] =
+                            $in->fitting($leg->landing->fitting)->label ?? $leg->landing->fitting;
                     }
                 }
             }
         }
-        foreach ($loaded->installation->matings() as $mating) {
-            if (isset($found[$mating->fitting]) && $loaded->installation->port($mating->with) !== null) {
-                $found[$mating->with] = self::mate($mating->fitting, $loaded);
+        foreach ($in->matings() as $mating) {
+            foreach ($in->port($mating->with) === null ? [] : array_keys($found) as $circuit) {
+                if (isset($found[$circuit][$mating->fitting])) {
+                    $found[$circuit][$mating->with] = self::mate($mating->fitting, $loaded);
+                }
             }
         }
 
         return array_map(
-            static fn (string $id, string $label): array => ['id' => $id, 'label' => $label],
-            Names::from($found),
-            array_values($found),
+            static fn (array $of): array => array_map(
+                static fn (string $id, string $label): array => ['id' => $id, 'label' => $label],
+                Names::from($of),
+                array_values($of),
+            ),
+            $found,
         );
     }
 
