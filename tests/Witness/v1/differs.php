@@ -194,6 +194,7 @@ return [
     'answers/api/runs/*/sheet/*/legs/*/measurable' => 'see opened',
     'answers/api/runs/*/sheet/*/legs/*/onEquipment' => 'see opened',
     'answers/api/runs/*/sheet/*/legs/*/measured' => 'see opened',
+    'answers/api/runs/*/sheet/*/legs/*/sleeving' => 'a sleeve of a leg’s own, and what else would go round it',
     'facts/lengths/M-201' => 'see cut',
     'facts/lengths/W-13[3-8]' => 'see cut',
     'facts/lengths/W-11[56]' => 'see cut: D-subs, whose cores are cut each to its own cup',
