@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, saying } from '../../api/client'
+import { api } from '../../api/client'
 import type { SheetLeg } from '../../api/types'
+import { useAttempt } from '../../ui/attempt'
 import { short } from '../../ui/units'
 
 /** How far a leg has to reach: as it is planned, or as somebody measures it on the equipment. */
 const props = defineProps<{ run: string; side: string; version: number; leg: SheetLeg; named: boolean }>()
 const emit = defineEmits<{ changed: [] }>()
 const measured = ref('')
-const problem = ref('')
-const busy = ref(false)
+const { problem, busy, attempt } = useAttempt()
 const what = computed(() => (props.named ? `${props.leg.label}: measured` : 'Measured'))
 watch(
   () => props.leg,
@@ -18,10 +18,8 @@ watch(
   },
   { immediate: true },
 )
-async function keep(onEquipment: boolean, length: string) {
-  problem.value = ''
-  busy.value = true
-  try {
+const keep = (onEquipment: boolean, length: string) =>
+  attempt(async () => {
     await api.put(`runs/${props.run}/ends/${props.side}/reach`, {
       leg: props.leg.id,
       onEquipment,
@@ -29,12 +27,7 @@ async function keep(onEquipment: boolean, length: string) {
       version: props.version,
     })
     emit('changed')
-  } catch (error) {
-    problem.value = saying(error)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { api, saying } from '../../api/client'
+import { api } from '../../api/client'
 import type { SheetLeg } from '../../api/types'
+import { useAttempt } from '../../ui/attempt'
 import { short } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 
@@ -16,12 +16,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ changed: [] }>()
 const NONE = '-'
-const problem = ref('')
-const busy = ref(false)
-async function choose(chosen: string) {
-  problem.value = ''
-  busy.value = true
-  try {
+const { problem, busy, attempt } = useAttempt()
+const choose = (chosen: string) =>
+  attempt(async () => {
     await api.put(`runs/${props.run}/ends/${props.side}/sleeve`, {
       legs: props.legs,
       sleeved: chosen !== NONE,
@@ -29,12 +26,7 @@ async function choose(chosen: string) {
       version: props.version,
     })
     emit('changed')
-  } catch (error) {
-    problem.value = saying(error)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>
