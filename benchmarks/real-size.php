@@ -160,13 +160,9 @@ function spent(string $line): float
  */
 function moved(Closure $asked): array
 {
-    $building = $asked('building?brief=1');
-    $carries = array_count_values(array_merge(...array_values($building['routes'])));
-    $far = array_map(static fn (int $runs): int => abs($runs - 50), $carries);
-    asort($far);
-    $id = (string) array_key_first($far);
-    $way = array_column($asked('installation.json')['ways'], null, 'id')[$id];
-    $version = array_column($building['ways'], 'version', 'id')[$id];
+    $ways = $asked('building?brief=1')['ways'];
+    usort($ways, static fn (array $a, array $b): int => abs(count($a['runs']) - 50) <=> abs(count($b['runs']) - 50));
+    ['part' => $way, 'version' => $version] = $ways[0];
     $longer = sprintf('%d mm', (int) $way['length'] + 500);
 
     return [

@@ -39,14 +39,14 @@ final readonly class LegSleeving
      */
     public static function of(Leg $leg, Length $along, CableType $cable, Catalogue $catalogue): ?self
     {
-        $girth = self::girth($leg, $cable);
         $sleeve = $along->isZero() ? null : self::chosen($leg, $cable, $catalogue);
+        if ($sleeve === null) {
+            return null;
+        }
+        $girth = self::girth($leg, $cable);
+        $ends = ShrinkChoice::among($catalogue->parts(), $girth->times(self::OVER), $girth, false);
 
-        return $sleeve === null ? null : new self(
-            $sleeve,
-            ShrinkChoice::among($catalogue->parts(), $girth->times(self::OVER), $girth, false),
-            $along,
-        );
+        return new self($sleeve, $ends, $along);
     }
 
     /** The one that was chosen where that goes round the leg, else the smallest that does; null where none does. */

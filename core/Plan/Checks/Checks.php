@@ -20,7 +20,8 @@ final readonly class Checks
     /**
      * @param  Closure(string): string  $print  run → print of all that its plan follows from
      * @param  Closure(object): string  $hash  of what never changes
-     * @param  Closure(): string  $setting  print of all but runs, fittings and circuits
+     * @param  Closure(): string  $setting  print of what joins are looked at with besides: all but runs, fittings,
+     *     circuits and how runs lie
      * @param  array<int|string, Assembly>  $assemblies
      * @param  array<int|string, string>  $assemblyOf  run → assembly
      * @param  array<array-key, string>  $rotations

@@ -238,13 +238,25 @@ final class Plan
             : $this->findings();
     }
 
-    /** Of all but runs, with their fittings and circuits. */
+    /**
+     * Of all that joins are looked at with, but for runs, their fittings and circuits. How a run lies is in its own
+     * print: of ways, junctions and panels nothing else counts there than whether a way that it names is one.
+     */
     private function setting(): string
     {
-        return $this->setting ??= hash(
-            'xxh128',
-            $this->cache->hashes()->of($this->installation->catalogue).serialize(self::around($this->installation)),
-        );
+        $in = $this->installation;
+
+        return $this->setting ??= hash('xxh128', $this->cache->hashes()->of($in->catalogue).serialize([
+            $in->rules(),
+            $in->locations(),
+            array_keys($in->ways()),
+            array_keys($in->looms()),
+            $in->equipment(),
+            $in->matings(),
+            $in->splices(),
+            $in->links(),
+            $in->switches(),
+        ]));
     }
 
     /** Whether two installations differ in nothing but runs, with their fittings and circuits. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Panel;
-use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Proof\Record\StepId;
@@ -18,31 +18,8 @@ use Sartal\Core\Proof\Record\StepKind;
  */
 final readonly class PanelLacing
 {
-    /** @param  array<int|string, true>  $jumpers  runs that lead from one place of the panel to another */
-    private function __construct(private Panel $panel, private array $jumpers)
+    public function __construct(private Panel $panel, private Installation $installation)
     {
-    }
-
-    public static function of(Panel $panel, Installation $installation): self
-    {
-        $isHere = array_flip($panel->places);
-        $reaches = static function (Run $run, Side $side) use ($isHere): bool {
-            foreach ($run->end($side)->legs as $leg) {
-                if (isset($isHere[$leg->landing->fitting ?? ''])) {
-                    return true;
-                }
-            }
-
-            return false;
-        };
-        $jumpers = [];
-        foreach ($installation->runs() as $run) {
-            if ($reaches($run, Side::A) && $reaches($run, Side::B)) {
-                $jumpers[$run->id] = true;
-            }
-        }
-
-        return new self($panel, $jumpers);
     }
 
     /**
@@ -92,7 +69,7 @@ final readonly class PanelLacing
         foreach ($operations as $operation) {
             if (
                 $operation->step->kind === StepKind::Join && $operation->side !== null &&
-                isset($rows[$operation->fitting]) && ! isset($this->jumpers[$operation->run])
+                isset($rows[$operation->fitting])
             ) {
                 $end = $operation->run.'|'.$operation->side->value;
                 $first[$end] ??= $operation;
@@ -101,10 +78,28 @@ final readonly class PanelLacing
             }
         }
 
+        $laced = array_filter($first, fn (Operation $of): bool => ! $this->isJumper($of->run));
+
         return array_map(
             static fn (string $end): array => [$first[$end], $joins[$end], $fittings[$end]],
-            array_map(strval(...), array_keys($first)),
+            array_map(strval(...), array_keys($laced)),
         );
+    }
+
+    /** It leads from one place of the panel to another. */
+    private function isJumper(string $run): bool
+    {
+        foreach (Side::cases() as $side) {
+            $ends = array_map(
+                static fn (Leg $leg): string => $leg->landing->fitting ?? '',
+                $this->installation->theRun($run)->end($side)->legs,
+            );
+            if (array_intersect($ends, $this->panel->places) === []) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**

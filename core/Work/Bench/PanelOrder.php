@@ -37,7 +37,7 @@ final readonly class PanelOrder
             $rows = $this->soldered($panel, $operations);
             if (count($rows) > 1) {
                 $operations = $this->taped(self::fixedFirst($operations, $rows), $rows, $panel);
-                $operations = PanelLacing::of($panel, $this->installation)->laced($operations, $rows);
+                $operations = (new PanelLacing($panel, $this->installation))->laced($operations, $rows);
                 $operations = self::middleFirst($operations, $rows, $panel);
             }
         }
