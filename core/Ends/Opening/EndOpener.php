@@ -41,9 +41,6 @@ use Sartal\Core\Given\Schools\School;
  */
 final readonly class EndOpener
 {
-    /** Shrink that ends a sleeve goes over it as it lies on its cable: twice its wall, common practice. */
-    private const OVER_SLEEVE = 1.25;
-
     /** How much more than its cable the neck of a boot is round: common practice. */
     private const NECK = 1.5;
 
@@ -231,7 +228,7 @@ final readonly class EndOpener
                     : sprintf('%d tails through it', count($legs)));
             }
         }
-        $edge = $sleeve === null ? null : ShrinkChoice::among($all, $over->times(self::OVER_SLEEVE), $over, true);
+        $edge = $sleeve === null ? null : ShrinkChoice::among($all, $over->times(SleeveChoice::OVER), $over, true);
         if ($edge !== null) {
             $parts['edge'] = SlideOn::onto($edge, $connector, 'a short piece, for the end of the sleeving');
         }

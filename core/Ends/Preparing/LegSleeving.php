@@ -16,9 +16,6 @@ use Sartal\Core\Given\Measure\Length;
  */
 final readonly class LegSleeving
 {
-    /** Shrink that ends a sleeve goes over it as it lies on its leg: twice its wall. */
-    private const OVER = 1.25;
-
     /** Of a round bundle, what the round things in it fill of its area: two side by side, the least of all. */
     private const FILL = 0.5;
 
@@ -44,7 +41,7 @@ final readonly class LegSleeving
             return null;
         }
         $girth = self::girth($leg, $cable);
-        $ends = ShrinkChoice::among($catalogue->parts(), $girth->times(self::OVER), $girth, false);
+        $ends = ShrinkChoice::among($catalogue->parts(), $girth->times(SleeveChoice::OVER), $girth, false);
 
         return new self($sleeve, $ends, $along);
     }

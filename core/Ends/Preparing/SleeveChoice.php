@@ -18,6 +18,9 @@ use Sartal\Core\Given\Measure\Worked;
  */
 final class SleeveChoice
 {
+    /** Shrink that ends a sleeve goes over it as it lies on its cable: twice its wall, common practice. */
+    public const OVER = 1.25;
+
     /** In the middle of the 10 to 15 % that are usual. */
     private const LONGER = 0.125;
 

@@ -11,6 +11,7 @@ use App\Documents\Drawing\PdfCanvas;
 use App\Documents\Drawing\SvgCanvas;
 use App\Documents\Drawing\View;
 use App\Documents\SheetDrawing;
+use App\Http\Controllers\Addressed;
 use App\Http\Requests\Ends\Facing;
 use App\Http\Requests\Ends\SheetAsked;
 use App\Http\Resources\Ends\SheetResource;
@@ -35,7 +36,7 @@ final class SheetController
     /** @return Answer<array{sheet: Sheet, other: Sheet}> */
     public function show(Loaded $loaded, string $id, string $side): Answer
     {
-        $sheet = self::sheet($loaded, $id, self::side($side));
+        $sheet = self::sheet($loaded, $id, Addressed::side($side));
 
         return new Answer([
             'sheet' => SheetResource::of($sheet, $loaded),
@@ -49,7 +50,7 @@ final class SheetController
         string $id,
         string $side,
     ): Response {
-        $sheet = self::sheet($loaded, $id, self::side($side));
+        $sheet = self::sheet($loaded, $id, Addressed::side($side));
         $canvas = new PdfCanvas(
             $sheet->run->code.' end '.$sheet->side->value,
             SheetDrawing::WIDTH,
@@ -72,7 +73,7 @@ final class SheetController
         string $id,
         string $side,
     ): Response {
-        $sheet = self::sheet($loaded, $id, self::side($side));
+        $sheet = self::sheet($loaded, $id, Addressed::side($side));
         $canvas = new SvgCanvas(SheetDrawing::WIDTH, SheetDrawing::HEIGHT);
         SheetDrawing::draw(
             $canvas,
@@ -93,7 +94,7 @@ final class SheetController
         string $id,
         string $side,
     ): Response {
-        $sheet = self::sheet($loaded, $id, self::side($side));
+        $sheet = self::sheet($loaded, $id, Addressed::side($side));
         $opening = $asked->leg === '' && $asked->step !== '' ? $sheet->opened?->made->step($asked->step) : null;
         if ($opening !== null) {
             return self::picture($sheet, $opening);
@@ -131,15 +132,10 @@ final class SheetController
 
     private static function sheet(Loaded $loaded, string $id, Side $side): EndSheet
     {
-        $run = $loaded->installation->runs()[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
+        $run = Addressed::run($loaded, $id);
 
         return (new EndSheets($loaded->installation))->of($run, $side, $loaded->plan()->runs[$id]) ??
             abort(404, 'The cable type of this run is unknown, so there is no sheet.');
-    }
-
-    private static function side(string $side): Side
-    {
-        return Side::tryFrom(strtoupper($side)) ?? abort(404, 'A run has an end A and an end B.');
     }
 
     private static function view(SheetAsked $asked): View

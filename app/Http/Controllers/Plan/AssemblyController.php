@@ -8,6 +8,7 @@ use App\Changes\AssemblyDesk;
 use App\Changes\Author;
 use App\Contract\Answer;
 use App\Contract\Body;
+use App\Http\Controllers\Addressed;
 use App\Http\Requests\Plan\ContactsChecked;
 use App\Http\Requests\Plan\GestureMade;
 use App\Http\Resources\Plan\AssemblyResource;
@@ -31,7 +32,7 @@ final readonly class AssemblyController
     /** @return Answer<AssemblyPage> */
     public function show(Loaded $loaded, string $id): Answer
     {
-        self::known($loaded, $id);
+        Addressed::run($loaded, $id);
 
         return new Answer(AssemblyResource::of($id, $loaded));
     }
@@ -43,7 +44,7 @@ final readonly class AssemblyController
      */
     public function takes(Loaded $loaded, string $id): Answer
     {
-        self::known($loaded, $id);
+        Addressed::run($loaded, $id);
         $in = $loaded->installation;
 
         return new Answer(TakesResource::ofAssembly(AssemblyResource::assembly($id, $in), $in));
@@ -56,7 +57,7 @@ final readonly class AssemblyController
      */
     public function try(#[Body(GestureMade::class)] GestureMade $sent, Loaded $loaded, string $id): Answer
     {
-        self::known($loaded, $id);
+        Addressed::run($loaded, $id);
         [$gesture, $drawn] = $this->desk->drawn($loaded, $sent);
 
         return new Answer(FollowsResource::of($gesture, $drawn, $loaded->installation));
@@ -73,7 +74,7 @@ final readonly class AssemblyController
         Author $author,
         string $id,
     ): Answer {
-        self::known($loaded, $id);
+        Addressed::run($loaded, $id);
         $written = $this->desk->make($loaded, $author, $sent);
 
         return new Answer([
@@ -94,16 +95,9 @@ final readonly class AssemblyController
         Author $author,
         string $id,
     ): Answer {
-        self::known($loaded, $id);
+        Addressed::run($loaded, $id);
         $written = $this->desk->check($loaded, $author, $sent->fitting, $sent->print);
 
         return new Answer(['page' => AssemblyResource::of($id, $written->now())]);
-    }
-
-    private static function known(Loaded $loaded, string $id): void
-    {
-        if ($loaded->installation->run($id) === null) {
-            abort(404, 'There is no such run here. It may have been removed.');
-        }
     }
 }

@@ -7,10 +7,10 @@ namespace App\Http\Controllers\Plan;
 use App\Changes\Author;
 use App\Changes\EndDesk;
 use App\Changes\LegDesk;
-use App\Changes\RunWritten;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Formats\BadLine;
+use App\Http\Controllers\Addressed;
 use App\Http\Requests\Plan\EndAnswers;
 use App\Http\Requests\Plan\HandMadeJoint;
 use App\Http\Requests\Plan\LegMadeBy;
@@ -22,7 +22,6 @@ use Sartal\Core\Ends\Wiring\FittingLayout;
 use Sartal\Core\Given\Installation\HandJoint;
 use Sartal\Core\Given\Installation\JoiningPlace;
 use Sartal\Core\Given\Installation\Run;
-use Sartal\Core\Given\Installation\Side;
 
 /**
  * What is decided of one end of a run by itself, and of its legs.
@@ -47,11 +46,11 @@ final readonly class EndController
         string $id,
         string $side,
     ): Answer {
-        $run = self::run($loaded, $id);
-        $end = self::side($side);
+        $run = Addressed::run($loaded, $id);
+        $end = Addressed::side($side);
         [$leg, $on, $measured] = [$sent->leg, $sent->onEquipment, trim($sent->measured)];
 
-        return self::answer(
+        return RunResource::written(
             $this->legs->reach($loaded, $author, $run, $end, $leg, $on, $measured, $sent->version),
         );
     }
@@ -68,8 +67,8 @@ final readonly class EndController
         string $id,
         string $side,
     ): Answer {
-        $run = self::run($loaded, $id);
-        $end = self::side($side);
+        $run = Addressed::run($loaded, $id);
+        $end = Addressed::side($side);
         $conductor = $sent->conductor;
         $joint = null;
         if (! $sent->back) {
@@ -83,8 +82,9 @@ final readonly class EndController
             }
             $joint = new HandJoint($conductor, $to, $reason);
         }
+        $done = $this->ends->join($loaded, $author, $run, $end, $conductor, $joint, $sent->version);
 
-        return self::answer($this->ends->join($loaded, $author, $run, $end, $conductor, $joint, $sent->version));
+        return RunResource::written($done);
     }
 
     /**
@@ -99,10 +99,10 @@ final readonly class EndController
         string $id,
         string $side,
     ): Answer {
-        $run = self::run($loaded, $id);
-        $end = self::side($side);
+        $run = Addressed::run($loaded, $id);
+        $end = Addressed::side($side);
 
-        return self::answer(
+        return RunResource::written(
             $this->legs->makeBy($loaded, $author, $run, $end, $sent->legs, $sent->procedure, $sent->version),
         );
     }
@@ -119,13 +119,13 @@ final readonly class EndController
         string $id,
         string $side,
     ): Answer {
-        $run = self::run($loaded, $id);
+        $run = Addressed::run($loaded, $id);
 
-        return self::answer($this->ends->answer(
+        return RunResource::written($this->ends->answer(
             $loaded,
             $author,
             $run,
-            self::side($side),
+            Addressed::side($side),
             $sent->question,
             $sent->answer,
             $sent->version,
@@ -144,11 +144,12 @@ final readonly class EndController
         string $id,
         string $side,
     ): Answer {
-        $run = self::run($loaded, $id);
-        $end = self::side($side);
+        $run = Addressed::run($loaded, $id);
+        $end = Addressed::side($side);
         $sleeve = $sent->sleeved ? $sent->sleeve : null;
+        $done = $this->legs->sleeve($loaded, $author, $run, $end, $sent->legs, $sleeve, $sent->version);
 
-        return self::answer($this->legs->sleeve($loaded, $author, $run, $end, $sent->legs, $sleeve, $sent->version));
+        return RunResource::written($done);
     }
 
     private function isPlace(string $to, Loaded $loaded): bool
@@ -161,27 +162,5 @@ final readonly class EndController
 
         return $found !== null &&
             FittingLayout::unfolded($found, $loaded->installation->catalogue)?->has($place->address) === true;
-    }
-
-    /**
-     * The run as it is since.
-     *
-     * @return Answer<RunPage>
-     */
-    private static function answer(RunWritten $made, int $status = 200): Answer
-    {
-        $now = $made->written->now();
-
-        return new Answer(RunResource::of($now->installation->runs()[$made->run], $now), $status);
-    }
-
-    private static function side(string $side): Side
-    {
-        return Side::tryFrom($side) ?? abort(404, 'A run has an end A and an end B.');
-    }
-
-    private static function run(Loaded $loaded, string $id): Run
-    {
-        return $loaded->installation->runs()[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
     }
 }

@@ -7,12 +7,12 @@ namespace App\Http\Controllers\Plan;
 use App\Changes\Author;
 use App\Changes\RunDesk;
 use App\Changes\RunLines;
-use App\Changes\RunWritten;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\RunLine;
+use App\Http\Controllers\Addressed;
 use App\Http\Requests\Plan\BulkChange;
 use App\Http\Requests\Plan\FitsAsked;
 use App\Http\Requests\Plan\NewRun;
@@ -61,7 +61,7 @@ final readonly class RunController
             $stored,
             'run '.$id,
             Kept::state($stored->decisions),
-            static fn (): array => RunResource::decided(self::run($loaded(), $id), $loaded()),
+            static fn (): array => RunResource::decided(Addressed::run($loaded(), $id), $loaded()),
         );
 
         return new Answer(
@@ -195,7 +195,7 @@ final readonly class RunController
     {
         $values = self::values($sent->line);
 
-        return self::answer(
+        return RunResource::written(
             $sent->many === 1
                 ? $this->desk->add($loaded, $author, $values)
                 : $this->desk->addMany($loaded, $author, $values, $sent->many),
@@ -210,9 +210,10 @@ final readonly class RunController
         Author $author,
         string $id,
     ): Answer {
-        $run = self::run($loaded, $id);
+        $run = Addressed::run($loaded, $id);
+        $changed = $this->desk->change($loaded, $author, $run, self::values($sent->line), $sent->version);
 
-        return self::answer($this->desk->change($loaded, $author, $run, self::values($sent->line), $sent->version));
+        return RunResource::written($changed);
     }
 
     /** @return Answer<RunPage> */
@@ -220,7 +221,9 @@ final readonly class RunController
     {
         $values = ['code' => $sent->code] + self::values($sent->line);
 
-        return self::answer($this->desk->duplicate($loaded, $author, self::run($loaded, $id), $values), 201);
+        $run = Addressed::run($loaded, $id);
+
+        return RunResource::written($this->desk->duplicate($loaded, $author, $run, $values), 201);
     }
 
     /** @return Answer<array{withdrawn: bool}> */
@@ -230,26 +233,9 @@ final readonly class RunController
         Author $author,
         string $id,
     ): Answer {
-        $withdrawn = $this->desk->remove($loaded, $author, self::run($loaded, $id), $sent->version);
+        $withdrawn = $this->desk->remove($loaded, $author, Addressed::run($loaded, $id), $sent->version);
 
         return new Answer(['withdrawn' => $withdrawn]);
-    }
-
-    /**
-     * The run as it is since.
-     *
-     * @return Answer<RunPage>
-     */
-    private static function answer(RunWritten $made, int $status = 200): Answer
-    {
-        $now = $made->written->now();
-
-        return new Answer(RunResource::of($now->installation->runs()[$made->run], $now), $status);
-    }
-
-    private static function run(Loaded $loaded, string $id): Run
-    {
-        return $loaded->installation->runs()[$id] ?? abort(404, 'There is no such run here. It may have been removed.');
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources\Plan;
 
+use App\Changes\RunWritten;
+use App\Contract\Answer;
 use App\Contract\FileParts;
 use App\Formats\RunLine;
 use App\Http\Resources\Ends\BareEndResource;
@@ -309,6 +311,18 @@ final class RunResource
         }
 
         return ['leftOut' => array_values($out), 'pictures' => $pictures];
+    }
+
+    /**
+     * The run as it is since it was written.
+     *
+     * @return Answer<RunPage>
+     */
+    public static function written(RunWritten $made, int $status = 200): Answer
+    {
+        $now = $made->written->now();
+
+        return new Answer(self::of($now->installation->theRun($made->run), $now), $status);
     }
 
     /**

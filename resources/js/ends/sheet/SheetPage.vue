@@ -57,6 +57,9 @@ const opened = computed(() => (opening.value ? (sheet.value?.opened ?? null) : n
 const group = computed(() => sheet.value?.alike[at.value] ?? [])
 const fitting = computed(() => sheet.value?.fittings[group.value[0] ?? 0])
 const leg = computed(() => fitting.value?.legs[0])
+/** All that are made alike, with the one that is shown. */
+const alike = computed(() => group.value.flatMap(i => sheet.value?.fittings[i]?.legs ?? []))
+const legs = computed(() => alike.value.map(each => each.id))
 const slides = computed(() => [...(sheet.value?.breakout ? [sheet.value.breakout] : []), ...(leg.value?.slides ?? [])])
 const cautions = computed(() => [
   ...new Set([
@@ -230,7 +233,7 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
             :run="id"
             :side="sheet.side"
             :version="sheet.version"
-            :legs="group.flatMap(i => sheet!.fittings[i]?.legs.map(each => each.id) ?? [])"
+            :legs="legs"
             :chosen="leg.chosen"
             @changed="load" />
           <SleeveChoice
@@ -238,7 +241,7 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
             :run="id"
             :side="sheet.side"
             :version="sheet.version"
-            :legs="group.flatMap(i => sheet!.fittings[i]?.legs.map(each => each.id) ?? [])"
+            :legs="legs"
             :sleeving="leg.sleeving"
             :may="session.plans"
             @changed="load" />
@@ -248,7 +251,7 @@ const otherSide = computed(() => (props.side.toUpperCase() === 'A' ? 'B' : 'A'))
             class="reaches">
             <summary v-if="group.length > 1">Legs that are measured on the equipment</summary>
             <ReachChoice
-              v-for="each in group.flatMap(i => sheet!.fittings[i]?.legs ?? [])"
+              v-for="each in alike"
               :key="each.id"
               :run="id"
               :side="sheet.side"
