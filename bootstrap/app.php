@@ -6,6 +6,7 @@ use App\Http\Errors;
 use App\Http\Middleware\Compressed;
 use App\Http\Middleware\KeptAnswer;
 use App\Http\Middleware\LogExport;
+use App\Http\Middleware\NearRun;
 use App\Http\Middleware\OpenInstallation;
 use App\Http\Middleware\RequireOffice;
 use App\Http\Middleware\RequireRole;
@@ -38,6 +39,7 @@ return Application::configure(basePath: dirname(__DIR__))
             'role' => RequireRole::class,
             'installation' => OpenInstallation::class,
             'released' => WorkFromRelease::class,
+            'near' => NearRun::class,
             'at-work' => StillAtWork::class,
             'office' => RequireOffice::class,
             'exports' => LogExport::class,

@@ -163,9 +163,10 @@ Route::prefix('api')->group(function (): void {
             Route::get('assemblies/{id}', [AssemblyController::class, 'show'])->middleware('kept');
             Route::get('assemblies/{id}/takes', [AssemblyController::class, 'takes'])->middleware('kept');
             Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
-            Route::put('runs/{id}/ends/{side}/reach', [EndController::class, 'reach'])->middleware(
+            Route::put('runs/{id}/ends/{side}/reach', [EndController::class, 'reach'])->middleware([
                 'role:planner,bench,installer,lead',
-            );
+                'near',
+            ]);
             Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf'])->middleware('kept:day');
             Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg'])->middleware('kept');
             Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip'])->middleware('kept');
@@ -295,13 +296,13 @@ Route::prefix('api')->group(function (): void {
                 Route::put('assemblies/{id}/checked', [AssemblyController::class, 'check']);
                 Route::put('whys/{kind}/{of}', [WhyController::class, 'say']);
                 Route::post('whys/{kind}/{of}', [WhyController::class, 'picture']);
-                Route::patch('runs/{id}', [RunController::class, 'update']);
+                Route::patch('runs/{id}', [RunController::class, 'update'])->middleware('near');
                 Route::post('runs/{id}/duplicate', [RunController::class, 'duplicate']);
-                Route::put('runs/{id}/ends/{side}/procedure', [EndController::class, 'procedure']);
-                Route::put('runs/{id}/ends/{side}/sleeve', [EndController::class, 'sleeve']);
-                Route::put('runs/{id}/ends/{side}/rule', [EndController::class, 'answers']);
-                Route::put('runs/{id}/ends/{side}/joint', [EndController::class, 'except']);
-                Route::delete('runs/{id}', [RunController::class, 'destroy']);
+                Route::put('runs/{id}/ends/{side}/procedure', [EndController::class, 'procedure'])->middleware('near');
+                Route::put('runs/{id}/ends/{side}/sleeve', [EndController::class, 'sleeve'])->middleware('near');
+                Route::put('runs/{id}/ends/{side}/rule', [EndController::class, 'answers'])->middleware('near');
+                Route::put('runs/{id}/ends/{side}/joint', [EndController::class, 'except'])->middleware('near:to');
+                Route::delete('runs/{id}', [RunController::class, 'destroy'])->middleware('near');
                 Route::post('changes/{id}/undo', [ChangeController::class, 'undo'])->where('id', Places::NUMBER);
                 Route::post('types/{kind}/preview', [TypeController::class, 'preview'])->name('reads.types-preview');
                 Route::post('types/{kind}/draw', [TypeController::class, 'draw'])->name('reads.types-draw');

@@ -22,8 +22,11 @@ final readonly class ChangeLog
     private const AFTER_UNDO =
         'What this change touched has been changed again since. Undo the later change first, '.'or edit it by hand.';
 
-    public function __construct(private Foresight $foresight, private InstallationStore $store)
-    {
+    public function __construct(
+        private Foresight $foresight,
+        private InstallationStore $store,
+        private Concerns $concerns,
+    ) {
     }
 
     /**
@@ -32,14 +35,16 @@ final readonly class ChangeLog
      */
     public function write(Decision $decision): Written
     {
-        $ahead = $this->foresight->weigh($decision);
+        $concern = $this->concerns->of($decision);
+        $ahead = $this->foresight->weigh($decision, $concern);
 
-        return DB::transaction(function () use ($decision, $ahead): Written {
+        return DB::transaction(function () use ($decision, $concern, $ahead): Written {
             // One writer at a time per installation: versions are compared under this lock.
             DB::table('installations')->where('id', $decision->in->id)->lockForUpdate()->first();
             $locked = StoredInstallation::query()->findOrFail($decision->in->id);
             $rows = new Rows($locked);
-            $alone = $locked->decisions === $decision->on?->stored->decisions;
+            $read = $concern->before->stored ?? $decision->on?->stored;
+            $alone = $locked->decisions === $read?->decisions;
             $entries = $versions = [];
             $isMeasured = false;
             foreach ($decision->edits as $edit) {
@@ -70,7 +75,9 @@ final readonly class ChangeLog
                 'created_at' => now(),
             ]);
 
-            return new Written($change, fn (): Loaded => $this->since($decision, $ahead, $alone, $versions));
+            $alone ? $concern?->bring($now) : null;
+
+            return new Written($change, fn (): Loaded => $this->since($decision, $concern, $ahead, $alone, $versions));
         });
     }
 
@@ -111,19 +118,32 @@ final readonly class ChangeLog
      * The installation as it is after a decision: what was read for it with
      * its edits, unless somebody else has decided something in between.
      *
+     * @param  ?Concern  $concern  all that it has to do with, where that is known
      * @param  ?Loaded  $ahead  as it was looked at before it was written
      * @param  array<int|string, ?int>  $versions  of the runs that it touched
      */
-    private function since(Decision $decision, ?Loaded $ahead, bool $alone, array $versions): Loaded
-    {
+    private function since(
+        Decision $decision,
+        ?Concern $concern,
+        ?Loaded $ahead,
+        bool $alone,
+        array $versions,
+    ): Loaded {
         $stored = $decision->in->refresh();
         if ($decision->on === null || ! $alone) {
             return $this->store->load($stored);
         }
-        $now = $this->store->since($decision->on, $stored, $decision->edits, $decision->pins, $versions);
+        // Whoever read a part is given a part.
+        [$on, $ahead] = $decision->on->beyond === null || $concern === null
+            ? [$decision->on, $ahead]
+            : [$concern->before, $concern->after];
+        if ($on->beyond !== null && $concern === null) {
+            return $this->store->load($stored);
+        }
+        $now = $this->store->since($on, $stored, $decision->edits, $decision->pins, $versions);
 
         // What it would be is what it is: it is planned once.
-        return $ahead === null ? $now : $now->planned($ahead->plan());
+        return $ahead === null ? $now : $now->seeing($ahead->beyond)->planned($ahead->plan());
     }
 
     /**

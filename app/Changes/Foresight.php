@@ -27,18 +27,24 @@ final readonly class Foresight
     }
 
     /**
-     * @return ?Loaded as it would be, where that was looked at
+     * @param  ?Concern  $concern  all that it has to do with, where that is known
+     * @return ?Loaded as it would be, where all of it was looked at
      *
      * @throws Overtakes where somebody asked first, and work is overtaken
      * @throws PutAside where somebody wants it put aside
      */
-    public function weigh(Decision $decision): ?Loaded
+    public function weigh(Decision $decision, ?Concern $concern): ?Loaded
     {
         if ($decision->by->intent === Intent::Park) {
             throw $this->aside($decision);
         }
         if ($decision->by->intent === Intent::Ask && $decision->canOvertake()) {
-            $before = $decision->on ?? $this->store->load($decision->in);
+            if ($concern !== null && ! $this->overtakes($concern)) {
+                return null;
+            }
+            $on = $decision->on;
+            // What could be done about it is looked for in everything.
+            $before = $on === null || $on->beyond !== null ? $this->store->load($decision->in) : $on;
             $after = $this->ahead($before, $decision->edits, $decision->pins);
             $impact = $this->impact($before, $after);
             if (! $impact->isNothing()) {
@@ -95,6 +101,18 @@ final readonly class Foresight
 
         // How long the crew takes matters to remedies alone: most edits overtake nothing.
         return $impact->isNothing() ? $impact : $overtakes($this->times->by($before));
+    }
+
+    private function overtakes(Concern $concern): bool
+    {
+        [$before, $after] = [$concern->before, $concern->after];
+
+        return Uncollected::run(
+            static fn (): bool => (new ImpactPlanner(
+                new Work($after->installation, $after->plan(), $after->record),
+                before: $before->plan(),
+            ))->overtakes(new Work($before->installation, $before->plan(), $before->record)),
+        );
     }
 
     private function aside(Decision $decision): PutAside

@@ -57,7 +57,7 @@ final readonly class RunDesk
     public function addMany(Loaded $loaded, Author $by, array $values, int $many): RunWritten
     {
         $first = trim($values['code'] ?? '');
-        $this->lines->freeCode($loaded->installation, $first, null);
+        $this->lines->freeCode($loaded->stored, $first, null);
         $codes = RunCodes::free($loaded->installation)->from($first, $many);
         if ($codes === []) {
             throw BadLine::because('code', $first, 'End the first code with a number: the others go on from it.');
@@ -119,7 +119,7 @@ final readonly class RunDesk
     {
         $before = RunLine::describe($run, $loaded->installation);
         $after = [...$before, ...$values];
-        $this->lines->freeCode($loaded->installation, trim($after['code'] ?? ''), $run->id);
+        $this->lines->freeCode($loaded->stored, trim($after['code'] ?? ''), $run->id);
         [$edits, $proposal] = $this->changed($loaded, $run, $before, $after, $version);
         $words = sprintf('%s: %s changed', $run->code, self::fields($before, $after));
         $pins = RunEdits::pins($loaded, [$proposal]);

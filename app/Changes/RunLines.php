@@ -6,6 +6,7 @@ namespace App\Changes;
 
 use App\Formats\BadLine;
 use App\Formats\RunLine;
+use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use App\Planning\RunKeys;
 use Sartal\Core\Given\Installation\Installation;
@@ -25,7 +26,7 @@ final readonly class RunLines
      */
     public function propose(Loaded $loaded, array $values, ?string $key = null): Proposal
     {
-        $this->freeCode($loaded->installation, trim($values['code'] ?? ''), $key);
+        $this->freeCode($loaded->stored, trim($values['code'] ?? ''), $key);
 
         return $this->unfold($loaded, $values, $key);
     }
@@ -86,12 +87,11 @@ final readonly class RunLines
     }
 
     /** @throws BadLine */
-    public function freeCode(Installation $installation, string $code, ?string $own): void
+    public function freeCode(StoredInstallation $stored, string $code, ?string $own): void
     {
-        foreach ($installation->runs() as $run) {
-            if ($run->code === $code && $run->id !== $own && ! $run->withdrawn) {
-                throw BadLine::because('code', $code, 'A run has this code already. Give each run a code of its own.');
-            }
+        $others = $stored->runs()->where('code', $code)->where('withdrawn', false)->where('key', '<>', $own ?? '');
+        if ($others->exists()) {
+            throw BadLine::because('code', $code, 'A run has this code already. Give each run a code of its own.');
         }
     }
 }

@@ -16,6 +16,8 @@ use Sartal\Core\File\Spelled;
 use Sartal\Core\File\TestingCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Former\FormerConversion;
+use Sartal\Core\Plan\Near\Beyond;
+use Sartal\Core\Plan\Near\Nearby;
 use Sartal\Core\Proof\Record\Record;
 
 /**
@@ -28,6 +30,46 @@ final class InstallationStore
     public function load(StoredInstallation $stored): Loaded
     {
         return Uncollected::run(fn (): Loaded => $this->read($stored, $this->rows($stored), null));
+    }
+
+    /**
+     * Of its runs, fittings and circuits these alone, of its record what is about them, and everything else.
+     *
+     * @param  Beyond  $beyond  what the part has to know of the rest
+     * @param  array<int|string, array<int|string, true>>  $chosen  recipe → connectors of legs that chose it, of all
+     * @param  ?Loaded  $on  the same decisions, whole or in part, where they were read already
+     */
+    public function part(
+        StoredInstallation $stored,
+        Nearby $near,
+        Beyond $beyond,
+        array $chosen,
+        ?Loaded $on = null,
+    ): Loaded {
+        if ($on !== null && $on->beyond === null) {
+            return $on->being($near->in($on->installation), $on->record, $on->versions)->seeing($beyond);
+        }
+
+        return Uncollected::run(function () use ($stored, $near, $beyond, $chosen, $on): Loaded {
+            $runs = array_map(strval(...), array_keys($near->runs));
+            $record = Recorded::milestones($stored, $runs);
+            if ($on !== null) {
+                [$data, $versions] = PartRows::ofRuns($stored, $near);
+                $problems = new Problems();
+                $in = FileDecoder::runsIn($on->installation, Fields::from($data, '', $problems));
+                $problems->settle();
+
+                return $on->being($in, $record, $versions)->seeing($beyond);
+            }
+
+            return $this->read(
+                $stored,
+                $this->rows($stored, near: $near),
+                $record,
+                beyond: $beyond,
+                chosen: $chosen,
+            );
+        });
     }
 
     /**
@@ -96,6 +138,7 @@ final class InstallationStore
             array_filter($versions + $loaded->versions, static fn (?int $version): bool => $version !== null),
             $loaded->people,
             $loaded->prints,
+            $loaded->beyond,
         );
     }
 
@@ -198,10 +241,15 @@ final class InstallationStore
 
     /**
      * @param  list<Edit>  $edits
+     * @param  ?Nearby  $near  of which runs, fittings and circuits it is; null: of all
      * @return array{array<int|string, mixed>, array<int|string, int>} data of the file's shape; versions of runs
      */
-    private function rows(StoredInstallation $stored, array $edits = [], ?Catalogue $pins = null): array
-    {
+    private function rows(
+        StoredInstallation $stored,
+        array $edits = [],
+        ?Catalogue $pins = null,
+        ?Nearby $near = null,
+    ): array {
         $whole = [
             'rules' => $stored->rules,
             'panel' => $stored->panel,
@@ -241,12 +289,7 @@ final class InstallationStore
                 $own[$kind][] = $definition instanceof Spelled ? (array) $definition->read() : $definition;
             }
         };
-        foreach (
-            $stored
-                ->entries()
-                ->toBase()
-                ->get(['kind', 'key', 'definition']) as $part
-        ) {
+        foreach (PartRows::entries($stored, $near) as $part) {
             $edited = array_key_exists($part->key, $parts[$part->kind] ?? []);
             $definition = $edited ? $parts[$part->kind][$part->key] : new Spelled($part->definition);
             unset($parts[$part->kind][$part->key]);
@@ -261,12 +304,7 @@ final class InstallationStore
         }
         $data['catalogue'] = self::merged($data['catalogue'], $own);
         $versions = [];
-        foreach (
-            $stored
-                ->runs()
-                ->toBase()
-                ->get(['key', 'version', 'definition']) as $run
-        ) {
+        foreach (PartRows::runs($stored, $near) as $run) {
             $definition = array_key_exists($run->key, $runs) ? $runs[$run->key] : new Spelled($run->definition);
             unset($runs[$run->key]);
             if ($definition !== null) {
@@ -310,13 +348,18 @@ final class InstallationStore
         return array_column($kinds, null, 'value');
     }
 
-    /** @param  array{array<int|string, mixed>, array<int|string, int>}  $rows */
+    /**
+     * @param  array{array<int|string, mixed>, array<int|string, int>}  $rows
+     * @param  array<int|string, array<int|string, true>>  $chosen  recipe → connectors of legs elsewhere that chose it
+     */
     private function read(
         StoredInstallation $stored,
         array $rows,
         ?Record $record,
         ?KeptPrints $prints = null,
         bool $isReleased = false,
+        ?Beyond $beyond = null,
+        array $chosen = [],
     ): Loaded {
         [$data, $versions] = $rows;
         $problems = new Problems();
@@ -324,10 +367,11 @@ final class InstallationStore
         // An installation's own types win over those it pinned, and those over shipped ones of the same id.
         $problems->settle();
         $shipped = ShippedCatalogue::load();
-        $own = FormerConversion::of($isReleased ? $read->catalogue->asReleased() : $read->catalogue, $shipped);
+        $types = $chosen === [] ? $read->catalogue : $read->catalogue->choosing($chosen);
+        $own = FormerConversion::of($isReleased ? $types->asReleased() : $types, $shipped);
         $installation = $read->withCatalogue($own->plus($shipped));
         $record ??= Recorded::milestones($stored);
 
-        return new Loaded($stored, $installation, $own, $record, $versions, $stored->names(), $prints);
+        return new Loaded($stored, $installation, $own, $record, $versions, $stored->names(), $prints, $beyond);
     }
 }

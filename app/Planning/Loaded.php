@@ -9,6 +9,7 @@ use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Checks\Instruments;
+use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
 use Sartal\Core\Proof\Record\OnWhat;
@@ -43,6 +44,7 @@ final class Loaded
     /**
      * @param  array<int|string, int>  $versions  of its runs
      * @param  array<int|string, string>  $people  what its record calls people by → name
+     * @param  ?Beyond  $beyond  where it is read in part: what that has to know of the rest; null: it is whole
      */
     public function __construct(
         public readonly StoredInstallation $stored,
@@ -52,6 +54,7 @@ final class Loaded
         public readonly array $versions,
         public readonly array $people,
         ?KeptPrints $prints = null,
+        public readonly ?Beyond $beyond = null,
     ) {
         // What is kept is kept under a hash of all that it follows from: several versions of one installation share it.
         $this->prints = $prints ?? new KeptPrints($stored);
@@ -127,6 +130,41 @@ final class Loaded
             $this->versions,
             $this->people,
             $this->prints,
+            $this->beyond,
+        );
+    }
+
+    /**
+     * The same decisions, as far as something else of them is read.
+     *
+     * @param  array<int|string, int>  $versions  of its runs
+     */
+    public function being(Installation $installation, Record $record, array $versions): self
+    {
+        return new self(
+            $this->stored,
+            $installation,
+            $this->pinned,
+            $record,
+            $versions,
+            $this->people,
+            $this->prints,
+            $this->beyond,
+        );
+    }
+
+    /** Where it is a part: the same, which knows this of the rest. */
+    public function seeing(?Beyond $beyond): self
+    {
+        return new self(
+            $this->stored,
+            $this->installation,
+            $this->pinned,
+            $this->record,
+            $this->versions,
+            $this->people,
+            $this->prints,
+            $beyond,
         );
     }
 
@@ -146,7 +184,9 @@ final class Loaded
     public function plan(): Plan
     {
         if ($this->plan === null) {
-            $this->plan = Uncollected::run(fn (): Plan => $this->planner->plan($this->installation, $this->record));
+            $this->plan = Uncollected::run(
+                fn (): Plan => $this->planner->plan($this->installation, $this->record, $this->beyond),
+            );
         }
 
         return $this->plan;

@@ -30,15 +30,17 @@ final class Recorded
     /**
      * What matters to more than its own job. Single steps that something among it was done on come along, for the order
      * follows from them; the others are where somebody asks for them.
+     *
+     * @param  ?list<string>  $runs  about which it is; null: all
      */
-    public static function milestones(StoredInstallation $stored): Record
+    public static function milestones(StoredInstallation $stored, ?array $runs = null): Record
     {
-        $rows = $stored->events();
+        $rows = $runs === null ? $stored->events() : Touched::rowsOf($stored, $runs);
         $rows->where(static function ($row): void {
             $row->where('step', '')->orWhereNotIn('kind', self::apart());
         });
 
-        return new Record(self::withCauses($stored, $rows), new StoredSteps($stored));
+        return new Record(self::withCauses($stored, $rows), new StoredSteps($stored, $runs));
     }
 
     /** By which stock, or what is to be had, is another; with what that was done on, for the order follows from it. */

@@ -15,7 +15,8 @@ final class StoredSteps implements Steps
     /** @var ?array<int|string, array{hands: list<string>, makers: list<string>, steps: list<string>}> by run */
     private ?array $known = null;
 
-    public function __construct(private readonly StoredInstallation $stored)
+    /** @param  ?list<string>  $runs  about which somebody may ask; null: all */
+    public function __construct(private readonly StoredInstallation $stored, private readonly ?array $runs = null)
     {
     }
 
@@ -50,6 +51,7 @@ final class StoredSteps implements Steps
             ->where('installation_id', $this->stored->id)
             ->where('step', '<>', '')
             ->whereIn('kind', Recorded::apart())
+            ->when($this->runs !== null, fn ($rows) => $rows->whereIn('run', $this->runs ?? []))
             ->groupBy('run', 'key')
             ->orderBy('run')
             ->orderBy('key')

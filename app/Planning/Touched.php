@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Planning;
 
+use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Proof\Record\Event;
@@ -95,6 +97,15 @@ final class Touched
      */
     public static function events(StoredInstallation $stored, array $runs): array
     {
+        return Recorded::read($stored, self::rowsOf($stored, $runs));
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @return HasMany<StoredEvent, StoredInstallation>
+     */
+    public static function rowsOf(StoredInstallation $stored, array $runs): HasMany
+    {
         $rows = $stored->events();
         $rows->where(static function ($of) use ($runs): void {
             $of->whereIn('run', $runs)->orWhere(static function ($elsewhere) use ($runs): void {
@@ -109,7 +120,7 @@ final class Touched
             });
         });
 
-        return Recorded::read($stored, $rows);
+        return $rows;
     }
 
     /** @return array<int|string, int> the last row after one that is about each run */

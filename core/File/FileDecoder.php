@@ -103,6 +103,20 @@ final class FileDecoder
         return [$fields, $installation, $people];
     }
 
+    /**
+     * Runs, fittings and circuits of a file, laid over an installation in the place of its own.
+     *
+     * @param  Fields  $fields  with these three lists
+     */
+    public static function runsIn(Installation $in, Fields $fields): Installation
+    {
+        return $in->changed([
+            'circuits' => self::byId($fields, 'circuits', self::circuit(...)),
+            'fittings' => self::byId($fields, 'fittings', self::fitting(...)),
+            'runs' => self::byId($fields, 'runs', RunCodec::decode(...)),
+        ]);
+    }
+
     /** Everything of a file but its record and people. */
     public static function installation(Fields $fields): Installation
     {
@@ -142,7 +156,7 @@ final class FileDecoder
     }
 
     /** @return array<int|string, array<int|string, true>> recipe → connectors of legs that chose it */
-    private static function chosen(Installation $in): array
+    public static function chosen(Installation $in): array
     {
         $chosen = [];
         foreach ($in->runs() as $run) {

@@ -36,8 +36,8 @@ final class Assemblies
         return $assemblies;
     }
 
-    /** @return list<string> */
-    private static function anchors(Run $run): array
+    /** @return list<string> names of what a run is joined to: by what is in two runs' lists these are one assembly */
+    public static function anchors(Run $run): array
     {
         $anchors = array_map(static fn (string $id): string => 'f:'.$id, $run->fittings());
         foreach ([$run->a, $run->b] as $end) {
@@ -51,7 +51,8 @@ final class Assemblies
         return $anchors;
     }
 
-    private static function anchor(string $node): string
+    /** What a node belongs to: a fitting, or itself. */
+    public static function anchor(string $node): string
     {
         $fitting = Node::fitting($node);
 

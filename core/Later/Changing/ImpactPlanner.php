@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Later\Changing;
 
+use Generator;
 use Sartal\Core\Given\Catalogue\CableSide;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\ConnectorType;
@@ -59,6 +60,39 @@ final readonly class ImpactPlanner
     public function after(Work $before): Impact
     {
         $runs = $restored = [];
+        foreach ($this->changes($before) as $id => [$run, $isMore]) {
+            if ($isMore) {
+                $runs[$id] = $this->of($run);
+            } else {
+                $restored[] = $run->code;
+            }
+        }
+        $is = $this->work->plan->findingsBeside($before->plan);
+        $was = $before->plan->findingsBeside($this->work->plan);
+
+        return $this->sum(
+            $runs,
+            $restored,
+            Consequences::difference($is, $was),
+            Consequences::difference($was, $is),
+        );
+    }
+
+    /** Whether an edit would overtake anything: what could be done about it is not worked out. */
+    public function overtakes(Work $before): bool
+    {
+        foreach ($this->changes($before) as [, $isMore]) {
+            if ($isMore) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return Generator<int|string, array{Run, bool}> runs, and whether something of them is overtaken that was not */
+    private function changes(Work $before): Generator
+    {
         [$then, $now] = [$before->installation, $this->work->installation];
         // How an end is prepared follows from types and rules alone: a plan may be the same, and its steps another.
         $asTyped = $then->catalogue->holdsAs($now->catalogue) ||
@@ -72,22 +106,10 @@ final readonly class ImpactPlanner
             }
             $was = isset($before->plan->runs[$id]) ? self::keys($before, $id) : [];
             $is = $run->withdrawn ? [] : self::keys($this->work, $id);
-            if (array_diff($is, $was) !== []) {
-                $runs[$id] = $this->of($run);
-            } elseif (array_diff($was, $is) !== []) {
-                $restored[] = $run->code;
+            if (array_diff($is, $was) !== [] || array_diff($was, $is) !== []) {
+                yield $id => [$run, array_diff($is, $was) !== []];
             }
         }
-
-        $is = $this->work->plan->findingsBeside($before->plan);
-        $was = $before->plan->findingsBeside($this->work->plan);
-
-        return $this->sum(
-            $runs,
-            $restored,
-            Consequences::difference($is, $was),
-            Consequences::difference($was, $is),
-        );
     }
 
     private static function isAnsweredAlike(Run $run, Installation $then, Installation $now): bool
@@ -415,7 +437,6 @@ final readonly class ImpactPlanner
         ];
     }
 
-    /** Whether nothing about a run is otherwise than before: then nothing of it is overtaken that was not. */
     /** Whether a stage of a run is overtaken by a change. */
     public static function isOvertaken(Bead $bead): bool
     {

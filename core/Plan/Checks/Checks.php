@@ -9,6 +9,7 @@ use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Ways\Looming\Layout;
 use Sartal\Core\Ways\Routing\WayChecks;
@@ -25,6 +26,7 @@ final readonly class Checks
      * @param  array<int|string, Assembly>  $assemblies
      * @param  array<int|string, string>  $assemblyOf  run → assembly
      * @param  array<array-key, string>  $rotations
+     * @param  Beyond  $beyond  where the installation is a part: the rest, as far as that is seen from here
      */
     public function __construct(
         private Installation $installation,
@@ -38,6 +40,7 @@ final readonly class Checks
         private array $rotations,
         private Layout $layout,
         private WayLoads $ways,
+        private Beyond $beyond,
     ) {
     }
 
@@ -56,7 +59,7 @@ final readonly class Checks
             ...$this->ofMatings(),
             ...self::known(Listed::Spare, PortChecks::spare($in)),
             ...self::known(Listed::Turned, LabelChecks::findings($in, $this->rotations)),
-            ...self::known(Listed::Texts, LabelChecks::texts($in)),
+            ...self::known(Listed::Texts, LabelChecks::texts($in, $this->beyond)),
         ];
     }
 
@@ -232,11 +235,12 @@ final readonly class Checks
         }
         $findings = [];
         foreach ($used as $code => $ids) {
-            foreach (count($ids) > 1 ? $ids : [] as $id) {
+            $count = count($ids) + count($this->beyond->coded((string) $code));
+            foreach ($count > 1 ? $ids : [] as $id) {
                 $findings[] = Finding::stop(
                     'run.code-twice',
                     Subject::run($id),
-                    sprintf('%d runs have the code %s.', count($ids), $code),
+                    sprintf('%d runs have the code %s.', $count, $code),
                     'Give each run a code of its own.',
                 );
             }

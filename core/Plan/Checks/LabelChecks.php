@@ -9,6 +9,8 @@ use Sartal\Core\Ends\Labelling\Rotation;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Near\Beyond;
+use Sartal\Core\Plan\Near\RunCard;
 
 /** Printed texts that read as another one upside down, over everything printed. */
 final class LabelChecks
@@ -34,9 +36,10 @@ final class LabelChecks
     /**
      * Labels that say the same, and such as are too long to be read out.
      *
+     * @param  Beyond  $beyond  the rest, where the installation is a part
      * @return list<Finding>
      */
-    public static function texts(Installation $installation): array
+    public static function texts(Installation $installation, Beyond $beyond): array
     {
         $said = $findings = [];
         $limit = $installation->rules()->labels->limit;
@@ -63,19 +66,29 @@ final class LabelChecks
             }
         }
         foreach ($said as $text => $labels) {
-            [$id, $label] = $labels[0];
-            $codes = array_unique(
-                array_map(static fn (array $each): string => $installation->theRun($each[0])->code, $labels),
-            );
-            $of = array_unique(array_map(static fn (array $each): string => (string) $each[0], $labels));
+            $id = (string) $labels[0][0];
+            $elsewhere = $beyond->labelled((string) $text);
+            $codes = array_unique([
+                ...array_map(static fn (array $each): string => $installation->theRun($each[0])->code, $labels),
+                ...array_map(static fn (RunCard $each): string => $each->code, $elsewhere),
+            ]);
+            $of = array_unique([
+                ...array_map(static fn (array $each): string => (string) $each[0], $labels),
+                ...array_map(static fn (RunCard $each): string => $each->run, $elsewhere),
+            ]);
+            $count = count($labels) + count($elsewhere);
+            $isFirst = array_filter(
+                $elsewhere,
+                static fn (RunCard $each): bool => $beyond->isBefore($each, $id),
+            ) === [];
             // Runs of one code are another finding.
-            if (count($labels) > 1 && (count($codes) > 1 || count($of) === 1)) {
+            if ($count > 1 && $isFirst && (count($codes) > 1 || count($of) === 1)) {
                 $findings[] = Finding::check(
                     'label.same',
-                    Subject::run((string) $id),
+                    Subject::run($id),
                     sprintf(
                         '%d labels say “%s”: nobody can tell them apart.',
-                        count($labels),
+                        $count,
                         str_replace("\n", ', ', (string) $text),
                     ),
                     'Put {run}, {end} or {leg} into the scheme under Labels.',

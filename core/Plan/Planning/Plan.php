@@ -14,6 +14,7 @@ use Sartal\Core\Plan\Checks\Checks;
 use Sartal\Core\Plan\Checks\Judgement;
 use Sartal\Core\Plan\Checks\LabelChecks;
 use Sartal\Core\Plan\Checks\ResultChecks;
+use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Runs\Lately;
 use Sartal\Core\Plan\Runs\RunPlan;
 use Sartal\Core\Plan\Runs\RunPlans;
@@ -68,7 +69,9 @@ final class Plan
         private readonly Installation $installation,
         private readonly Record $record,
         private readonly PlanCache $cache,
+        Beyond $beyond,
     ) {
+        $this->rotations = $beyond->rotations;
         $this->prints = new Lately();
         $this->layout = new Layout($installation);
         $this->hashes = new InputHashes($installation, $this->layout, $cache->hashes());
@@ -95,6 +98,7 @@ final class Plan
                 $this->rotations(),
                 $this->layout,
                 $this->ways,
+                $beyond,
             ))->all(),
         );
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Planning;
 
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Proof\Record\Record;
 
 /**
@@ -17,8 +18,9 @@ final readonly class Planner
     {
     }
 
-    public function plan(Installation $installation, Record $record = new Record()): Plan
+    /** @param  ?Beyond  $beyond  where it is a part: the rest of the installation, as far as that is seen from here */
+    public function plan(Installation $installation, Record $record = new Record(), ?Beyond $beyond = null): Plan
     {
-        return new Plan($installation, $record, $this->cache);
+        return new Plan($installation, $record, $this->cache, $beyond ?? Beyond::nothing());
     }
 }

@@ -16,6 +16,7 @@ use Sartal\Core\Plan\Planning\Consequences;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
+use Tests\Support\DrawnEdits;
 
 /**
  * A plan is worked out as far as somebody asks, and two plans are compared where they differ. Held to plans that are
@@ -28,6 +29,8 @@ final class BesideTest extends TestCase
     /** @var array<string, mixed> */
     private static array $demo;
 
+    private static DrawnEdits $drawn;
+
     private static InstallationFile $file;
 
     public static function setUpBeforeClass(): void
@@ -35,14 +38,15 @@ final class BesideTest extends TestCase
         $text = (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json');
         self::$demo = json_decode($text, true);
         self::$file = InstallationFile::parse($text);
+        self::$drawn = new DrawnEdits(self::$demo);
     }
 
     public function test_what_is_found_by_comparing_is_what_whole_plans_differ_by(): void
     {
         $come = $gone = $different = 0;
         for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
-            $in = self::edited(self::$file->installation, new Randomizer(new Mt19937($seed)));
-            $then = self::edited($in, new Randomizer(new Mt19937(1000 + $seed)));
+            $in = self::$drawn->edited(self::$file->installation, new Randomizer(new Mt19937($seed)));
+            $then = self::$drawn->edited($in, new Randomizer(new Mt19937(1000 + $seed)));
             [$in, $then] = $seed % 2 === 0 ? [$then, $in] : [$in, $then];
             $planner = new Planner(new MemoryPlanCache());
             [$before, $after] = [$planner->plan($in, self::$file->record), $planner->plan($then, self::$file->record)];
@@ -83,7 +87,7 @@ final class BesideTest extends TestCase
     public function test_what_is_found_on_one_subject_is_what_the_whole_list_says_of_it(): void
     {
         for ($seed = 1; $seed <= 25; $seed++) {
-            $in = self::edited(self::$file->installation, new Randomizer(new Mt19937(2000 + $seed)));
+            $in = self::$drawn->edited(self::$file->installation, new Randomizer(new Mt19937(2000 + $seed)));
             $said = $subjects = [];
             foreach (self::whole($in)->judged() as $finding) {
                 $said[$finding->subject->text()][] = $finding;
@@ -141,57 +145,5 @@ final class BesideTest extends TestCase
         sort($words);
 
         return $words;
-    }
-
-    private static function edited(Installation $in, Randomizer $random): Installation
-    {
-        for ($i = $random->getInt(1, 3); $i > 0; $i--) {
-            [$kind, $key, $shape] = self::edit($random);
-            $in = Decided::in($in, $kind, $key, $shape);
-        }
-
-        return $in;
-    }
-
-    /** @return array{DecisionKind, string, ?array<string, mixed>} one decision of the demo, made otherwise */
-    private static function edit(Randomizer $random): array
-    {
-        $pick = static fn (array $list): mixed => $list[$random->pickArrayKeys($list, 1)[0]];
-        $run = $pick(self::$demo['runs']);
-        $other = $pick(self::$demo['runs']);
-        $end = $pick(['a', 'b']);
-        $leg = $run[$end]['legs'] === [] ? null : $random->pickArrayKeys($run[$end]['legs'], 1)[0];
-        $what = $random->getInt(1, 16);
-        if ($what > 12) {
-            $circuit = $pick(self::$demo['circuits']);
-            $fitting = $pick(self::$demo['fittings']);
-            [$kind, $shape] = match ($what) {
-                13 => [DecisionKind::Circuit, ['signal' => $pick(self::$demo['circuits'])['signal']] + $circuit],
-                14 => [DecisionKind::Circuit, ['phantom' => $fitting['id']] + $circuit],
-                15 => [DecisionKind::Fitting, ['connector' => $pick(self::$demo['fittings'])['connector']] + $fitting],
-                default => [DecisionKind::Fitting, ['shared' => ['1', '2']] + $fitting],
-            };
-
-            return [$kind, $shape['id'], $shape];
-        }
-        match ($what) {
-            1, 2 => ($run[$end]['tail'] = $random->getInt(1, 90).' m'),
-            3, 4 => ($run['cable'] = $other['cable']),
-            5 => ($run['code'] = $other['code']),
-            6 => ($run['withdrawn'] = true),
-            7 => ($run['ways'] = []),
-            8 => ($run['loom'] = $other['loom'] ?? null),
-            9 => ($run[$end]['location'] = $other[$end]['location']),
-            10 => ($run['carries'] = array_slice($run['carries'], 1)),
-            default => null,
-        };
-        if ($what === 8 && $run['loom'] === null) {
-            unset($run['loom']);
-        }
-        if ($what === 11 && $leg !== null && isset($run[$end]['legs'][$leg]['landing'])) {
-            $run[$end]['legs'][$leg]['landing']['fitting'] = $pick(self::$demo['fittings'])['id'];
-        }
-
-        return [DecisionKind::Run, $run['id'], $what === 12 ? null : $run];
     }
 }

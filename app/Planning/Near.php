@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use Illuminate\Support\Facades\DB;
+use Sartal\Core\File\Fields;
+use Sartal\Core\File\FileDecoder;
+use Sartal\Core\File\Problems;
+use Sartal\Core\Plan\Near\Beyond;
+use Sartal\Core\Plan\Near\Nearby;
+use Sartal\Core\Plan\Near\TieName;
+
+/**
+ * An installation as far as some of its runs have to do with it: what is said of them there is what the whole would
+ * say. Where that is not known, or is too much of it, it is the whole.
+ */
+final readonly class Near
+{
+    /** Runs of a part: where it is more, the whole is not much more. */
+    public const MOST = 400;
+
+    /** Times that somebody may decide something while it is read. */
+    private const TRIES = 3;
+
+    public function __construct(private InstallationStore $store)
+    {
+    }
+
+    /**
+     * @param  list<string>  $runs  ids
+     * @param  list<string>  $ties  of what is looked at besides
+     */
+    public function runs(StoredInstallation $stored, array $runs, array $ties = []): Loaded
+    {
+        for ($try = 0; $try < self::TRIES; $try++) {
+            $cards = StoredCards::current($stored);
+            $near = $cards === null
+                ? null
+                : Nearby::around($cards, self::between($stored), $cards->of($runs), $ties, self::MOST);
+            if ($cards === null || $near === null) {
+                return $this->whole($stored);
+            }
+            $part = $this->part($stored, $cards, $near);
+            if ($part !== null) {
+                return $part;
+            }
+            $stored->refresh();
+        }
+
+        return $this->whole($stored);
+    }
+
+    /**
+     * @param  ?Loaded  $on  the same decisions, where they were read already
+     * @return ?Loaded null where somebody has decided something meanwhile
+     */
+    public function part(StoredInstallation $stored, StoredCards $cards, Nearby $near, ?Loaded $on = null): ?Loaded
+    {
+        $beyond = Beyond::of($near->runs + $near->rim, $cards, $cards->clashes);
+        $part = $this->store->part($stored, $near, $beyond, $cards->chosen, $on);
+        $now = DB::table('installations')->where('id', $stored->id)->value('decisions');
+
+        return $now === $stored->decisions ? $part : null;
+    }
+
+    /** Everything; with its cards written, so that it need not be everything next time. */
+    public function whole(StoredInstallation $stored): Loaded
+    {
+        $loaded = $this->store->load($stored);
+        if (StoredCards::current($stored) === null) {
+            StoredCards::fill($stored, $loaded->installation);
+        }
+
+        return $loaded;
+    }
+
+    /** @return array<array-key, list<string>> what is joined without a run */
+    public static function between(StoredInstallation $stored): array
+    {
+        $problems = new Problems();
+        $joined = FileDecoder::connections(Fields::from($stored->panel, 'panel', $problems));
+        $problems->settle();
+
+        return TieName::between($joined['links'], $joined['switches'], $joined['matings']);
+    }
+}

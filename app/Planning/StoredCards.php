@@ -1,0 +1,251 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use Illuminate\Support\Facades\DB;
+use Sartal\Core\File\FileDecoder;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Checks\LabelChecks;
+use Sartal\Core\Plan\Near\Cards;
+use Sartal\Core\Plan\Near\OnCard;
+use Sartal\Core\Plan\Near\RunCard;
+use stdClass;
+
+/**
+ * Cards of an installation in the database, as it is decided: written when somebody has read all of it, and brought
+ * forward by each decision about a few of its runs.
+ */
+final readonly class StoredCards implements Cards
+{
+    private const NAME = 'cards';
+
+    /** Rows of one statement. */
+    private const AT_ONCE = 500;
+
+    private const COLUMNS = 'run, place, code, array_to_json(ties) as ties, array_to_json(beside) as beside,
+        array_to_json(says) as says, array_to_json(labels) as labels';
+
+    /**
+     * @param  array<array-key, string>  $clashes  text of a label → what it reads upside down, of the whole
+     * @param  array<int|string, array<int|string, true>>  $chosen  recipe → connectors of legs that chose it
+     */
+    private function __construct(private StoredInstallation $stored, public array $clashes, public array $chosen)
+    {
+    }
+
+    /** @return ?self null where they are of other decisions, or were made by other code */
+    public static function current(StoredInstallation $stored): ?self
+    {
+        $kept = Kept::get($stored, self::NAME, self::state($stored->decisions));
+        if ($kept === null) {
+            return null;
+        }
+        /** @var array{array<array-key, string>, array<int|string, array<int|string, true>>} $whole */
+        $whole = unserialize($kept, ['allowed_classes' => false]);
+
+        return new self($stored, ...$whole);
+    }
+
+    /** Written anew, as far as they are others than they were. */
+    public static function fill(StoredInstallation $stored, Installation $in): void
+    {
+        $places = $stored->runs()->toBase()->pluck('id', 'key')->all();
+        $cards = [];
+        foreach ($in->runs() as $id => $run) {
+            $place = $places[$id] ?? null;
+            $cards[$id] = RunCard::of($run, $in, is_numeric($place) ? (int) $place : PHP_INT_MAX);
+        }
+        $clashes = LabelChecks::clashes($in);
+        DB::transaction(static function () use ($stored, $in, $cards, $clashes): void {
+            // One at a time, and nobody decides anything meanwhile.
+            $now = DB::table('installations')->where('id', $stored->id)->lockForUpdate()->value('decisions');
+            if ($now === $stored->decisions) {
+                $known = DB::table('run_cards')->where('installation_id', $stored->id)->pluck('print', 'run')->all();
+                self::write($stored, $cards, $known);
+                self::keep($stored, $stored->decisions, [$clashes, FileDecoder::chosen($in)]);
+            }
+        });
+    }
+
+    /**
+     * What one decision changes of them, within its transaction.
+     *
+     * @param  array<int|string, RunCard>  $was  of those that it changes, by run
+     * @param  array<int|string, RunCard>  $is  the same since, and those that are new
+     * @param  array<array-key, string>  $clashes  since
+     * @param  string  $decisions  what they are of since
+     */
+    public function bring(array $was, array $is, array $clashes, string $decisions): void
+    {
+        $places = $this->stored->runs()->toBase();
+        $places = $places->whereIn('key', array_map(strval(...), array_keys($is)))->pluck('id', 'key')->all();
+        $placed = [];
+        foreach ($is as $run => $card) {
+            $place = $places[$run] ?? null;
+            $placed[$run] = $card->at(is_numeric($place) ? (int) $place : PHP_INT_MAX);
+        }
+        self::write($this->stored, $placed, array_map(self::print(...), $was));
+        self::keep($this->stored, $decisions, [$clashes, $this->chosen]);
+    }
+
+    public function of(array $runs): array
+    {
+        return $this->read('run = any (?)', [self::literal($runs)], count($runs));
+    }
+
+    public function with(OnCard $what, array $values, int $most): array
+    {
+        return match (true) {
+            $values === [] => [],
+            $what === OnCard::Code => $this->read('code = any (?)', [self::literal($values)], $most),
+            default => $this->read($what->value.' && ?', [self::literal($this->own($values))], $most),
+        };
+    }
+
+    public function said(array $texts, array $but): array
+    {
+        if ($texts === []) {
+            return [];
+        }
+        $found = DB::select(
+            'select text from unnest(?::text[]) as text where exists (
+                select from run_cards where says @> array[? || text] and installation_id = ? and run <> all (?)
+            )',
+            [self::literal($texts), $this->stored->id.' ', $this->stored->id, self::literal($but)],
+        );
+
+        return array_map(static fn (stdClass $row): string => (string) $row->text, array_values($found));
+    }
+
+    /**
+     * @param  list<string>  $values  literals
+     * @return array<int|string, RunCard> by run
+     */
+    private function read(string $where, array $values, int $most): array
+    {
+        $found = DB::select(
+            sprintf(
+                'select %s from run_cards where installation_id = ? and %s order by place limit ?',
+                self::COLUMNS,
+                $where,
+            ),
+            [$this->stored->id, ...$values, min($most, 1_000_000)],
+        );
+        $cards = [];
+        foreach ($found as $row) {
+            $cards[$row->run] = new RunCard(
+                (string) $row->run,
+                (string) $row->code,
+                $this->bare($row->ties),
+                $this->bare($row->beside),
+                $this->bare($row->says),
+                $this->bare($row->labels),
+                (int) $row->place,
+            );
+        }
+
+        return $cards;
+    }
+
+    /**
+     * @param  list<string>  $values
+     * @return list<string> with their installation
+     */
+    private function own(array $values): array
+    {
+        return self::ownOf($this->stored, $values);
+    }
+
+    /**
+     * @param  list<string>  $values
+     * @return list<string>
+     */
+    private static function ownOf(StoredInstallation $stored, array $values): array
+    {
+        return array_map(static fn (string $value): string => $stored->id.' '.$value, $values);
+    }
+
+    /** @return list<string> without it */
+    private function bare(mixed $column): array
+    {
+        $before = strlen($this->stored->id.' ');
+        $values = is_string($column) ? json_decode($column, true, flags: JSON_THROW_ON_ERROR) : [];
+
+        return array_map(
+            static fn (mixed $value): string => is_string($value) ? substr($value, $before) : '',
+            is_array($values) ? array_values($values) : [],
+        );
+    }
+
+    /**
+     * @param  array<int|string, RunCard>  $cards  by run
+     * @param  array<array-key, mixed>  $known  run → print of the card that there is
+     */
+    private static function write(StoredInstallation $stored, array $cards, array $known): void
+    {
+        $rows = [];
+        foreach ($cards as $run => $card) {
+            $print = self::print($card);
+            if (($known[$run] ?? null) !== $print) {
+                $rows[] = [
+                    $stored->id,
+                    $card->run,
+                    $card->place,
+                    $card->code,
+                    ...array_map(
+                        static fn (array $list): string => self::literal(self::ownOf($stored, $list)),
+                        [$card->ties, $card->beside, $card->says, $card->labels],
+                    ),
+                    $print,
+                ];
+            }
+        }
+        foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+            DB::insert(
+                sprintf(
+                    'insert into run_cards (installation_id, run, place, code, ties, beside, says, labels, print)
+                    values %s on conflict (installation_id, run) do update set place = excluded.place,
+                    code = excluded.code, ties = excluded.ties, beside = excluded.beside, says = excluded.says,
+                    labels = excluded.labels, print = excluded.print',
+                    implode(', ', array_fill(0, count($some), '(?, ?, ?, ?, ?, ?, ?, ?, ?)')),
+                ),
+                array_merge(...$some),
+            );
+        }
+        $gone = array_map(strval(...), array_keys(array_diff_key($known, $cards)));
+        if ($gone !== []) {
+            DB::delete('delete from run_cards where installation_id = ? and run = any (?)', [
+                $stored->id,
+                self::literal($gone),
+            ]);
+        }
+    }
+
+    /** @param  array{array<array-key, string>, array<int|string, array<int|string, true>>}  $whole */
+    private static function keep(StoredInstallation $stored, string $decisions, array $whole): void
+    {
+        Kept::put($stored, self::NAME, self::state($decisions), serialize($whole));
+    }
+
+    private static function state(string $decisions): string
+    {
+        return Kept::state('cards', $decisions);
+    }
+
+    private static function print(RunCard $card): string
+    {
+        return hash('xxh128', serialize($card));
+    }
+
+    /** @param  list<string>  $values */
+    private static function literal(array $values): string
+    {
+        return '{'.implode(',', array_map(
+            static fn (string $value): string => '"'.addcslashes($value, '"\\').'"',
+            $values,
+        )).'}';
+    }
+}

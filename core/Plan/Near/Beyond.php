@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Near;
+
+/**
+ * What a part of an installation has to know of the rest to say of its runs what the whole would say: which texts read
+ * as another, and who else has a code or a label.
+ */
+final readonly class Beyond
+{
+    /**
+     * @param  ?array<array-key, string>  $rotations  text → what it reads upside down, of the whole; null: it is whole
+     * @param  array<array-key, list<string>>  $codes  code → runs of the rest
+     * @param  array<array-key, list<RunCard>>  $labels  text → of the rest, as often as it is there
+     * @param  array<int|string, int>  $places  runs of the part → place among all
+     */
+    private function __construct(
+        public ?array $rotations = null,
+        private array $codes = [],
+        private array $labels = [],
+        private array $places = [],
+    ) {
+    }
+
+    /** The installation is whole. */
+    public static function nothing(): self
+    {
+        return new self();
+    }
+
+    /**
+     * @param  array<int|string, RunCard>  $part  by run
+     * @param  array<array-key, string>  $rotations  of the whole
+     */
+    public static function of(array $part, Cards $cards, array $rotations): self
+    {
+        $codes = $labels = $own = $said = [];
+        foreach ($part as $card) {
+            $own += $card->code === '' ? [] : [$card->code => true];
+            $said += array_fill_keys($card->labels, true);
+        }
+        $found = static fn (OnCard $what, array $values): array => array_diff_key(
+            $cards->with($what, array_map(strval(...), array_keys($values)), PHP_INT_MAX),
+            $part,
+        );
+        foreach ($found(OnCard::Code, $own) as $card) {
+            $codes[$card->code][] = $card->run;
+        }
+        foreach ($found(OnCard::Labels, $said) as $card) {
+            foreach ($card->labels as $text) {
+                $labels[$text][] = $card;
+            }
+        }
+
+        return new self(
+            $rotations,
+            $codes,
+            array_intersect_key($labels, $said),
+            array_map(static fn (RunCard $card): int => $card->place, $part),
+        );
+    }
+
+    /** @return list<string> runs of the rest */
+    public function coded(string $code): array
+    {
+        return $this->codes[$code] ?? [];
+    }
+
+    /** @return list<RunCard> of the rest, as often as it is on it */
+    public function labelled(string $text): array
+    {
+        return $this->labels[$text] ?? [];
+    }
+
+    /** Whether one of the rest comes before a run of the part. */
+    public function isBefore(RunCard $other, string $run): bool
+    {
+        return $other->place < ($this->places[$run] ?? PHP_INT_MAX);
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Sartal\Core\Plan\Near;
+
+/** All cards of an installation, found by what is on them. */
+interface Cards
+{
+    /**
+     * @param  list<string>  $runs
+     * @return array<int|string, RunCard> of those that there are, by run
+     */
+    public function of(array $runs): array;
+
+    /**
+     * @param  list<string>  $values  one of which is to be on it
+     * @param  int  $most  so many are enough: there may be more
+     * @return array<int|string, RunCard> by run
+     */
+    public function with(OnCard $what, array $values, int $most): array;
+
+    /**
+     * @param  list<string>  $texts
+     * @param  list<string>  $but  runs that do not count
+     * @return list<string> those of the texts that a label of another run is known by
+     */
+    public function said(array $texts, array $but): array;
+}

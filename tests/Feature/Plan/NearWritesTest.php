@@ -1,0 +1,209 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Plan;
+
+use App\Changes\Author;
+use App\Changes\ChangeLog;
+use App\Changes\Decision;
+use App\Changes\Intent;
+use App\Http\Resources\Plan\RunResource;
+use App\Models\StoredInstallation;
+use App\Models\StoredRun;
+use App\Planning\Edit;
+use App\Planning\InstallationStore;
+use App\Planning\Loaded;
+use App\Planning\Near;
+use App\Planning\StoredCards;
+use Illuminate\Support\Facades\DB;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Sartal\Core\File\DecisionKind;
+use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Plan\Checks\LabelChecks;
+use Sartal\Core\Plan\Near\HeldCards;
+use Sartal\Core\Plan\Near\RunCard;
+use Tests\Support\DrawnEdits;
+use Tests\TestCase;
+
+/** Whoever edits a run reads what it has to do with: what is answered and what is kept is as if all of it were read. */
+final class NearWritesTest extends TestCase
+{
+    private const ROUNDS = 40;
+
+    public function test_cards_are_brought_forward_as_they_would_be_made_anew(): void
+    {
+        $drawn = new DrawnEdits(json_decode(self::demo(), true));
+        $this->whole();
+        $brought = 0;
+        for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
+            $random = new Randomizer(new Mt19937(300 + $seed));
+            $edits = [];
+            foreach ($drawn->edits($random) as [$kind, $key, $shape]) {
+                $edits[$kind->value.' '.$key] = new Edit($kind, $key, $shape);
+            }
+            $edits = array_values($edits);
+            // Read in part, as a whole, or by nobody.
+            $on = match ($seed % 3) {
+                0 => null,
+                1 => $this->load(),
+                default => $this->app->make(Near::class)->runs($this->installation->refresh(), self::runs($edits)),
+            };
+            $decision = $on === null
+                ? new Decision($this->installation->refresh(), $this->author(), 'drawn', $edits)
+                : Decision::on($on, $this->author(), 'drawn', $edits);
+            if (self::isTwice($this->installation, $edits)) {
+                continue;
+            }
+            $change = $this->app->make(ChangeLog::class)->write($decision)->change;
+            $brought += $this->cardsAreRight('seed '.$seed);
+            if ($seed % 5 === 0) {
+                $this->app->make(ChangeLog::class)->undo($this->installation->refresh(), $this->author(), $change);
+                $brought += $this->cardsAreRight('seed '.$seed.', undone');
+            }
+        }
+        // Most decisions about runs are no reason to read all of them.
+        self::assertGreaterThan(self::ROUNDS / 2, $brought);
+    }
+
+    public function test_what_is_answered_is_what_the_whole_says(): void
+    {
+        $this->whole();
+        $random = new Randomizer(new Mt19937(7));
+        $runs = StoredRun::query()->where('installation_id', $this->installation->id)->orderBy('id')->get();
+        for ($round = 0; $round < 24; $round++) {
+            $run = $runs[$random->getInt(0, count($runs) - 1)]->refresh();
+            $other = $runs[$random->getInt(0, count($runs) - 1)];
+            $answer = $this->as('planner')->withHeader(Intent::HEADER, $round % 2 === 0 ? 'accept' : 'ask')->patchJson(
+                '/api/runs/'.$run->key,
+                [
+                    'version' => $run->version,
+                    'line' => match ($random->getInt(1, 5)) {
+                        1 => ['note' => 'said '.$round],
+                        2 => ['code' => 'Q-'.$round],
+                        3 => ['from' => $other->definition['a']['location']],
+                        4 => ['loom' => $other->definition['loom'] ?? ''],
+                        default => ['tail_a' => $random->getInt(1, 9).'.5'],
+                    },
+                ],
+            );
+            self::assertContains($answer->status(), [200, 428], (string) $answer->getContent());
+            if ($answer->status() === 200) {
+                $now = $this->load();
+                $whole = json_encode(RunResource::of($now->installation->theRun($run->key), $now), JSON_THROW_ON_ERROR);
+                self::assertJsonStringEqualsJsonString($whole, (string) $answer->getContent(), $round.' '.$run->key);
+            }
+        }
+        self::assertNotNull(StoredCards::current($this->installation->refresh()));
+    }
+
+    public function test_a_joint_may_lead_to_a_connector_of_another_run(): void
+    {
+        $this->whole();
+        $loaded = $this->load();
+        $run = $loaded->installation->theRun('A-114');
+        $to = $loaded->installation->theRun('A-116')->fittings()[0];
+        $send = ['back' => false, 'reason' => 'as agreed', 'version' => $loaded->versions['A-114']];
+        $conductor = $loaded->plan()->runs['A-114']->end(Side::A)->joints[0]->conductor;
+        $this->as('planner')
+            ->putJson('/api/runs/A-114/ends/a/joint', ['conductor' => $conductor, 'to' => $to.'/9999'] + $send)
+            ->assertUnprocessable();
+        $this->as('planner')
+            ->putJson('/api/runs/A-114/ends/a/joint', ['conductor' => $conductor, 'to' => $to.'/1'] + $send)
+            ->assertOk();
+        self::assertNotSame([], $run->fittings());
+        $now = $this->load();
+        self::assertSame(['A-114', 'A-116'], $now->plan()->assembly('A-114')->runs);
+        $this->cardsAreRight('joined');
+    }
+
+    public function test_what_is_decided_besides_makes_cards_that_nobody_takes(): void
+    {
+        $this->whole();
+        $loaded = $this->load();
+        $way = DB::table('parts')->where('installation_id', $this->installation->id)->where('kind', 'way')->first();
+        self::assertNotNull($way);
+        $edit = new Edit(DecisionKind::Way, $way->key, ['name' => 'Other'] + json_decode($way->definition, true));
+        $this->app->make(ChangeLog::class)->write(Decision::on($loaded, $this->author(), 'other', [$edit]));
+        self::assertNull(StoredCards::current($this->installation->refresh()));
+    }
+
+    /** @return int 1 where they are known */
+    private function cardsAreRight(string $at): int
+    {
+        $stored = $this->installation->refresh();
+        $cards = StoredCards::current($stored);
+        if ($cards === null) {
+            $this->whole();
+
+            return 0;
+        }
+        $in = $this->load()->installation;
+        $anew = HeldCards::from($in)->cards;
+        self::assertSame(self::said($anew), self::said($cards->of(array_map(strval(...), array_keys($anew)))), $at);
+        self::assertSame(count($anew), DB::table('run_cards')->where('installation_id', $stored->id)->count(), $at);
+        [$is, $kept] = [LabelChecks::clashes($in), $cards->clashes];
+        ksort($is);
+        ksort($kept);
+        self::assertSame($is, $kept, $at);
+
+        return 1;
+    }
+
+    /**
+     * @param  array<int|string, RunCard>  $cards
+     * @return array<int|string, array<string, mixed>> in their order, each as it is apart from its place
+     */
+    private static function said(array $cards): array
+    {
+        return array_map(static fn (RunCard $card): array => ['place' => 0] + (array) $card, $cards);
+    }
+
+    /**
+     * @param  list<Edit>  $edits
+     * @return list<string>
+     */
+    private static function runs(array $edits): array
+    {
+        $runs = array_filter($edits, static fn (Edit $edit): bool => $edit->kind === DecisionKind::Run);
+
+        return array_values(array_map(static fn (Edit $edit): string => $edit->key, $runs));
+    }
+
+    /** @param  list<Edit>  $edits  whether they would give a code twice, which the database refuses */
+    private static function isTwice(StoredInstallation $stored, array $edits): bool
+    {
+        $codes = StoredRun::query()
+            ->where('installation_id', $stored->id)
+            ->where('withdrawn', false)
+            ->pluck('code', 'key')
+            ->all();
+        foreach ($edits as $edit) {
+            if ($edit->kind === DecisionKind::Run) {
+                unset($codes[$edit->key]);
+                if ($edit->after !== null && ! ($edit->after['withdrawn'] ?? false)) {
+                    $codes[$edit->key] = $edit->after['code'];
+                }
+            }
+        }
+
+        return count(array_unique($codes)) < count($codes);
+    }
+
+    /** Read as a whole: its cards are written. */
+    private function whole(): void
+    {
+        $this->app->make(Near::class)->whole($this->installation->refresh());
+    }
+
+    private function load(): Loaded
+    {
+        return $this->app->make(InstallationStore::class)->load($this->installation->refresh());
+    }
+
+    private function author(): Author
+    {
+        return new Author($this->person('planner'), Intent::Accept);
+    }
+}
