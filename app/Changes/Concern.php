@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Changes;
 
+use App\Planning\Lineage;
 use App\Planning\Loaded;
 use App\Planning\StoredCards;
 use Sartal\Core\Plan\Near\RunCard;
@@ -28,9 +29,11 @@ final readonly class Concern
     ) {
     }
 
-    /** Brings the cards forward, within the transaction of the decision. */
+    /** Brings forward what is kept, within the transaction of the decision. */
     public function bring(string $decisions): void
     {
+        $stored = $this->before->stored;
+        Lineage::add($stored, $stored->decisions, $decisions, $this->runs);
         $this->cards->bring($this->was, $this->is, $this->clashes, $decisions);
     }
 }

@@ -11,6 +11,7 @@ use Sartal\Core\Later\Handover\AssemblyFacts;
 use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Later\Handover\RunStanding;
 use Sartal\Core\Later\Handover\Standings;
+use Sartal\Core\Proof\Record\Record;
 
 /**
  * Where everything stands, kept until something is decided. What is recorded is read of the assemblies that it is
@@ -30,6 +31,8 @@ final class KeptStandings
     /** Parts that are written down at once. */
     private const TOGETHER = 16;
 
+    private const AT_WORK = 'standing at work';
+
     private ?StandingBook $book = null;
 
     private ?StandingRules $rules = null;
@@ -40,12 +43,16 @@ final class KeptStandings
     /** @var array<int, array<int|string, AssemblyFacts>> by part */
     private array $parts = [];
 
-    /** @param  Closure(): Loaded  $load  what it is read against, where it is not kept */
+    /**
+     * @param  Closure(): Loaded  $load  what it is read against, where it is not kept
+     * @param  Closure(string): string  $of  decisions → what it is read against
+     */
     private function __construct(
         private readonly StoredInstallation $stored,
         private readonly string $name,
         private readonly string $state,
         private readonly Closure $load,
+        private readonly Closure $of,
     ) {
     }
 
@@ -58,7 +65,12 @@ final class KeptStandings
     {
         return $stored->release_id === null
             ? self::atWork($stored, $load)
-            : self::inHand($stored, 'standing decided', Kept::state('decided', $stored->decisions), $load);
+            : self::inHand(
+                $stored,
+                'standing decided',
+                static fn (string $decisions): string => Kept::state('decided', $decisions),
+                $load,
+            );
     }
 
     /**
@@ -70,9 +82,13 @@ final class KeptStandings
     {
         return self::inHand(
             $stored,
-            'standing at work',
+            self::AT_WORK,
             // What is released is judged with the instruments of today.
-            Kept::state('at work', $stored->edition(), $stored->decisions),
+            static fn (string $decisions): string => Kept::state(
+                'at work',
+                $stored->release_id === null ? $decisions : $stored->edition(),
+                $decisions,
+            ),
             $load,
         );
     }
@@ -80,19 +96,21 @@ final class KeptStandings
     /**
      * Whoever else asks in this request reads it once: it is some megabytes where there are thousands of runs.
      *
+     * @param  Closure(string): string  $of  decisions → what it is read against
      * @param  Closure(): Loaded  $load
      */
-    private static function inHand(StoredInstallation $stored, string $name, string $state, Closure $load): self
+    private static function inHand(StoredInstallation $stored, string $name, Closure $of, Closure $load): self
     {
         $app = app();
+        $state = $of($stored->decisions);
         $key = implode(' ', [self::class, $stored->id, $name, $state]);
         if (! $app->bound($key)) {
-            $app->instance($key, new self($stored, $name, $state, $load));
+            $app->instance($key, new self($stored, $name, $state, $load, $of));
             $app->terminating(static fn () => $app->forgetInstance($key));
         }
         $standings = $app->make($key);
 
-        return $standings instanceof self ? $standings : new self($stored, $name, $state, $load);
+        return $standings instanceof self ? $standings : new self($stored, $name, $state, $load, $of);
     }
 
     /** What it was read against: changes with what somebody decides, and with nothing that is recorded. */
@@ -181,7 +199,7 @@ final class KeptStandings
     private function made(Closure $there): StandingBook
     {
         return Kept::alone($this->stored, $this->name, self::PATIENCE, function () use ($there): StandingBook {
-            $book = $there();
+            $book = $there() ?? $this->brought();
             if ($book === null) {
                 $loaded = ($this->load)();
                 $bodies = [];
@@ -200,6 +218,83 @@ final class KeptStandings
 
             return $book;
         });
+    }
+
+    /** With what decisions about a few runs have made otherwise; null where it may be anything. */
+    private function brought(): ?StandingBook
+    {
+        $kept = Kept::last($this->stored, $this->name);
+        if ($kept === null) {
+            return null;
+        }
+        $runs = Lineage::since($this->stored, fn (string $at): bool => ($this->of)($at) === $kept['state']);
+        $book = self::unpacked($runs === null ? null : $kept['body']);
+        if ($runs === null || ! $book instanceof StandingBook || ! $this->isOfToday($book)) {
+            return null;
+        }
+        // By a release, everything is as it was released, whatever is decided since.
+        $runs = $this->name === self::AT_WORK && $this->stored->release_id !== null ? [] : $runs;
+        $facts = $runs === [] ? [] : $this->factsAround($runs);
+        $assemblyOf = self::assemblyOf($book->standings);
+        $gone = array_intersect_key($assemblyOf, array_flip($runs));
+        foreach ($facts as $of) {
+            $gone += array_intersect_key($assemblyOf, array_flip($of->runs()));
+        }
+        $now = array_diff_key($book->standings, array_flip($gone));
+        $parts = array_unique(array_map(self::part(...), [...array_values($gone), ...array_map(strval(...), array_keys($facts))]));
+        $bodies = [];
+        foreach ($parts as $part) {
+            $before = $this->partOf($part, $kept['state']);
+            if ($before === null) {
+                return null;
+            }
+            $bodies[$this->name.' '.$part] = array_diff_key($before, array_flip($gone)) +
+                array_filter($facts, static fn (AssemblyFacts $of): bool => self::part($of->id) === $part);
+        }
+        $rules = self::unpacked(Kept::get($this->stored, $this->name.' rules', $kept['state']));
+        if (! $rules instanceof StandingRules) {
+            return null;
+        }
+        $events = $facts === [] ? new Record() : Touched::record($this->stored, array_merge(
+            ...array_map(static fn (AssemblyFacts $of): array => $of->runs(), array_values($facts)),
+        ));
+        foreach ($facts as $id => $of) {
+            $now[$id] = $rules->standings->of($of, $events);
+        }
+        ksort($now, SORT_STRING);
+        // What was recorded after what the book knows of is read once more.
+        $seen = array_fill_keys(array_keys($facts), $book->last) + array_diff_key($book->seen, array_flip($gone));
+        $new = new StandingBook($book->last, $book->record, $now, $seen);
+        $names = array_map(fn (int $part): string => $this->name.' '.$part, range(0, self::PARTS - 1));
+        Kept::bring($this->stored, [...$names, $this->name.' rules'], $kept['state'], $this->state);
+        Kept::putAll($this->stored, array_map(serialize(...), $bodies), $this->state);
+        $this->keep($new);
+
+        return $new;
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @return array<int|string, AssemblyFacts> of assemblies that they belong to, by assembly
+     */
+    private function factsAround(array $runs): array
+    {
+        $loaded = app(Near::class)->runs($this->stored, $runs);
+        $plan = $loaded->plan();
+        $facts = [];
+        foreach ($runs as $run) {
+            $id = $plan->assemblyOf[$run] ?? null;
+            if ($id !== null) {
+                $facts[$id] ??= Standings::factsOn(
+                    $plan->assemblies[$id],
+                    $loaded->installation,
+                    $plan,
+                    $plan->reliedOn(...),
+                );
+            }
+        }
+
+        return $facts;
     }
 
     private static function rulesOf(Loaded $loaded): StandingRules
@@ -307,7 +402,12 @@ final class KeptStandings
         $book = self::unpacked(Kept::get($this->stored, $this->name, $this->state));
 
         // A database that was restored has the numbers of rows again, and other records under them.
-        return $book instanceof StandingBook && Touched::has($this->stored, $book->last, $book->record) ? $book : null;
+        return $book instanceof StandingBook && $this->isOfToday($book) ? $book : null;
+    }
+
+    private function isOfToday(StandingBook $book): bool
+    {
+        return Touched::has($this->stored, $book->last, $book->record);
     }
 
     private function keptRules(): ?StandingRules
@@ -320,7 +420,13 @@ final class KeptStandings
     /** @return ?array<int|string, AssemblyFacts> */
     private function keptPart(int $part): ?array
     {
-        $facts = self::unpacked(Kept::get($this->stored, $this->name.' '.$part, $this->state));
+        return $this->partOf($part, $this->state);
+    }
+
+    /** @return ?array<int|string, AssemblyFacts> */
+    private function partOf(int $part, string $state): ?array
+    {
+        $facts = self::unpacked(Kept::get($this->stored, $this->name.' '.$part, $state));
         if (! is_array($facts)) {
             return null;
         }

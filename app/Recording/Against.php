@@ -9,6 +9,7 @@ use App\Planning\Kept;
 use App\Planning\KeptCuts;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Planning\Touched;
 use App\Testing\TestKnown;
 use App\Testing\UnderTest;
@@ -77,7 +78,13 @@ final class Against
             $this->stored,
             'tested '.$facts->id,
             $this->standings->edition(),
-            fn (): array => ['known' => TestKnown::of(UnderTest::of($this->loaded(), $facts->id))],
+            function () use ($facts): array {
+                $loaded = $this->stored->release_id === null
+                    ? app(Near::class)->runs($this->stored, $facts->runs())
+                    : $this->loaded();
+
+                return ['known' => TestKnown::of(UnderTest::of($loaded, $facts->id))];
+            },
         );
 
         return $known;

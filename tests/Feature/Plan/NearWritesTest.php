@@ -16,6 +16,7 @@ use App\Planning\InstallationStore;
 use App\Planning\Loaded;
 use App\Planning\Near;
 use App\Planning\StoredCards;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -96,6 +97,61 @@ final class NearWritesTest extends TestCase
             }
         }
         self::assertNotNull(StoredCards::current($this->installation->refresh()));
+    }
+
+    public function test_pages_after_a_decision_are_as_if_nothing_had_been_kept(): void
+    {
+        $drawn = new DrawnEdits(json_decode(self::demo(), true));
+        $this->whole();
+        $this->pages('M-201');
+        $brought = 0;
+        for ($seed = 1; $seed <= 12; $seed++) {
+            $random = new Randomizer(new Mt19937(700 + $seed));
+            $edits = [];
+            foreach ($drawn->edits($random) as [$kind, $key, $shape]) {
+                $edits[$kind->value.' '.$key] = new Edit($kind, $key, $shape);
+            }
+            $edits = array_values($edits);
+            if (self::isTwice($this->installation, $edits)) {
+                continue;
+            }
+            $on = $this->app->make(Near::class)->runs($this->installation->refresh(), self::runs($edits));
+            $this->app->make(ChangeLog::class)->write(Decision::on($on, $this->author(), 'drawn', $edits));
+            $run = self::runs($edits)[0] ?? 'M-201';
+            $read = 0;
+            DB::listen(static function (QueryExecuted $query) use (&$read): void {
+                $read += self::isOfAllRuns($query) ? 1 : 0;
+            });
+            $kept = $this->pages($run);
+            $brought += $read === 0 ? 1 : 0;
+            DB::beginTransaction();
+            DB::delete('delete from kept');
+            DB::delete('delete from run_cards');
+            DB::delete('delete from concerned');
+            $anew = $this->pages($run);
+            DB::rollBack();
+            self::assertSame($anew, $kept, 'seed '.$seed);
+        }
+        self::assertGreaterThan(6, $brought);
+    }
+
+    /** @return array<string, string> what some pages answer, by their address */
+    private function pages(string $run): array
+    {
+        $pages = [];
+        foreach (['schedule', 'runs/'.$run, 'runs/'.$run.'/test?stage=bench'] as $page) {
+            $answer = $this->as('planner')->getJson('/api/'.$page);
+            self::assertContains($answer->status(), [200, 404], (string) $answer->getContent());
+            $pages[$page] = $answer->status() === 200 ? (string) $answer->getContent() : '';
+        }
+
+        return $pages;
+    }
+
+    private static function isOfAllRuns(QueryExecuted $query): bool
+    {
+        return str_starts_with($query->sql, 'select "key", "version", "definition" from "runs"') &&
+            ! str_contains($query->sql, '"key" in (');
     }
 
     public function test_a_joint_may_lead_to_a_connector_of_another_run(): void

@@ -27,6 +27,7 @@ use App\Models\StoredInstallation;
 use App\Planning\Kept;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Planning\Touched;
 use Illuminate\Contracts\Container\Container;
 use Sartal\Core\File\PlanEncoder;
@@ -51,7 +52,7 @@ final readonly class RunController
     }
 
     /** @return Answer<RunPage> */
-    public function show(StoredInstallation $stored, Container $container, string $id): Answer
+    public function show(StoredInstallation $stored, Container $container, Near $near, string $id): Answer
     {
         $loaded = static fn (): Loaded => $container->make(Loaded::class);
         $standings = KeptStandings::decided($stored, $loaded);
@@ -61,7 +62,11 @@ final readonly class RunController
             $stored,
             'run '.$id,
             Kept::state($stored->decisions),
-            static fn (): array => RunResource::decided(Addressed::run($loaded(), $id), $loaded()),
+            static function () use ($near, $stored, $id): array {
+                $part = $near->runs($stored, [$id]);
+
+                return RunResource::decided(Addressed::run($part, $id), $part);
+            },
         );
 
         return new Answer(

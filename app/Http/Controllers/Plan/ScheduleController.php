@@ -10,8 +10,10 @@ use App\Http\Requests\Plan\ScheduleAsked;
 use App\Http\Resources\Plan\ScheduleResource;
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
+use App\Planning\KeptOfRuns;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use Illuminate\Contracts\Container\Container;
 
 /**
@@ -28,17 +30,18 @@ final class ScheduleController
         #[Query(ScheduleAsked::class)] ScheduleAsked $asked,
         StoredInstallation $stored,
         Container $container,
+        Near $near,
     ): Answer {
         if ($asked->since === (string) $stored->revision) {
             return new Answer(['revision' => $stored->revision, 'rows' => null]);
         }
         $loaded = static fn (): Loaded => $container->make(Loaded::class);
         $standing = KeptStandings::decided($stored, $loaded);
-        $rows = Kept::once(
-            $stored,
-            'schedule',
-            Kept::state($stored->decisions),
+        /** @var KeptOfRuns<Row> $kept */
+        $kept = new KeptOfRuns($stored, 'schedule', Kept::state(...));
+        $rows = $kept->of(
             static fn (): array => ScheduleResource::decided($loaded()),
+            static fn (array $runs): array => ScheduleResource::decided($near->runs($stored, $runs), $runs),
         );
 
         return new Answer([

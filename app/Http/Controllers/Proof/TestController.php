@@ -19,6 +19,7 @@ use App\Models\User;
 use App\Planning\Kept;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Planning\Touched;
 use App\Recording\Against;
 use App\Testing\Known;
@@ -54,6 +55,7 @@ final class TestController
         #[Query(StageAsked::class)] StageAsked $asked,
         StoredInstallation $stored,
         Container $container,
+        Near $near,
         string $id,
     ): Answer {
         $loaded = static fn (): Loaded => $container->make(Loaded::class);
@@ -64,13 +66,17 @@ final class TestController
             $stored,
             sprintf('test %s %s', $asked->stage->value, $id),
             $standings->edition(),
-            static fn (): array => [
-                'sheet' => TestResource::decided(
-                    $loaded()->installation->theRun($id),
-                    UnderTest::of($loaded(), $id),
-                    $asked->stage,
-                ),
-            ],
+            static function () use ($stored, $near, $loaded, $asked, $id): array {
+                $part = $stored->release_id === null ? $near->runs($stored, [$id]) : $loaded();
+
+                return [
+                    'sheet' => TestResource::decided(
+                        $part->installation->theRun($id),
+                        UnderTest::of($part, $id),
+                        $asked->stage,
+                    ),
+                ];
+            },
         );
 
         return new Answer(

@@ -42,19 +42,26 @@ use Sartal\Core\Plan\Planning\Bead;
  */
 final class ScheduleResource
 {
-    /** @return list<Row> what follows from decisions, of every run; nobody has recorded anything on any */
-    public static function decided(Loaded $loaded): array
+    /**
+     * What follows from decisions: nobody has recorded anything on any.
+     *
+     * @param  ?list<string>  $runs  of those of them that there are; null: of all
+     * @return array<int|string, Row> by run
+     */
+    public static function decided(Loaded $loaded, ?array $runs = null): array
     {
+        $all = $loaded->installation->runs();
+
         return array_map(
             static fn (Run $run): array => self::decidedRow($run, $loaded),
-            array_values($loaded->installation->runs()),
+            $runs === null ? $all : array_intersect_key($all, array_flip($runs)),
         );
     }
 
     /**
      * Rows with where their runs stand.
      *
-     * @param  list<Row>  $rows
+     * @param  array<int|string, Row>  $rows  by run
      * @param  array<int|string, AssemblyStanding>  $standings  by assembly
      * @param  array<int|string, string>  $people  what the record calls people by → name
      * @return list<Row>
@@ -77,7 +84,7 @@ final class ScheduleResource
                 $results[$row['id']] ?? [],
                 $people,
             ),
-            $rows,
+            array_values($rows),
         );
     }
 

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning;
+
+use App\Models\StoredInstallation;
+use Closure;
+
+/**
+ * Something of every run that follows from what is decided. After a decision about a few of them, those alone are made
+ * again.
+ *
+ * @template T
+ */
+final readonly class KeptOfRuns
+{
+    /** Into which they are divided, so that whoever changes one does not write them all. */
+    private const PARTS = 32;
+
+    /** Of those, how many are read or written with one question. */
+    private const TOGETHER = 8;
+
+    /** s that others wait while one makes it. */
+    private const PATIENCE = 120;
+
+    /** @param  Closure(string): string  $state  decisions → what it is made of */
+    public function __construct(private StoredInstallation $stored, private string $name, private Closure $state)
+    {
+    }
+
+    /**
+     * @param  Closure(): array<int|string, T>  $all  of every run, by run, in their order
+     * @param  Closure(list<string>): ?array<int|string, T>  $some  of some runs, by run; those that are gone are not in
+     *     it; null where only all can be made
+     * @return array<int|string, T> of every run, by run, in their order
+     */
+    public function of(Closure $all, Closure $some): array
+    {
+        return $this->known() ?? Kept::alone($this->stored, $this->name, self::PATIENCE, function () use (
+            $all,
+            $some,
+        ): array {
+            return $this->known() ?? ($this->brought($some) ?? $this->made($all));
+        });
+    }
+
+    /** @return ?array<int|string, T> null where nobody has kept it, or not all of it */
+    private function known(): ?array
+    {
+        $state = $this->state($this->stored->decisions);
+        $order = Kept::get($this->stored, $this->name, $state);
+        if ($order === null) {
+            return null;
+        }
+        $known = [];
+        foreach (array_chunk($this->names(), self::TOGETHER) as $names) {
+            foreach (Kept::all($this->stored, $names, $state) as $body) {
+                /** @var array<int|string, T> $some */
+                $some = unserialize($body);
+                $known += $some;
+            }
+        }
+        $listed = [];
+        foreach (self::list($order) as $run) {
+            if (! array_key_exists($run, $known)) {
+                return null;
+            }
+            $listed[$run] = $known[$run];
+        }
+
+        return $listed;
+    }
+
+    /**
+     * @param  Closure(list<string>): ?array<int|string, T>  $some
+     * @return ?array<int|string, T>
+     */
+    private function brought(Closure $some): ?array
+    {
+        $kept = Kept::last($this->stored, $this->name);
+        if ($kept === null) {
+            return null;
+        }
+        $runs = Lineage::since($this->stored, fn (string $at): bool => $this->state($at) === $kept['state']);
+        $new = $runs === null ? null : $some($runs);
+        if ($runs === null || $new === null) {
+            return null;
+        }
+        $gone = array_flip($runs);
+        $parts = array_unique(array_map($this->part(...), $runs));
+        $bodies = [];
+        foreach (Kept::all($this->stored, array_values($parts), $kept['state']) as $name => $body) {
+            /** @var array<int|string, T> $before */
+            $before = unserialize($body);
+            $bodies[$name] = array_diff_key($before, $gone);
+        }
+        foreach ($new as $run => $of) {
+            $bodies[$this->part((string) $run)][$run] = $of;
+        }
+        $order = array_filter(
+            self::list($kept['body']),
+            static fn (string $run): bool => ! isset($gone[$run]) || array_key_exists($run, $new),
+        );
+        $order = array_values(array_unique([...$order, ...array_map(strval(...), array_keys($new))]));
+        $state = $this->state($this->stored->decisions);
+        Kept::bring($this->stored, $this->names(), $kept['state'], $state);
+        Kept::putAll($this->stored, array_map(serialize(...), $bodies) + [$this->name => serialize($order)], $state);
+
+        return $this->known();
+    }
+
+    /**
+     * @param  Closure(): array<int|string, T>  $all
+     * @return array<int|string, T>
+     */
+    private function made(Closure $all): array
+    {
+        $made = $all();
+        $parts = array_fill_keys($this->names(), []);
+        foreach ($made as $run => $of) {
+            $parts[$this->part((string) $run)][$run] = $of;
+        }
+        $state = $this->state($this->stored->decisions);
+        foreach (array_chunk($parts, self::TOGETHER, true) as $some) {
+            Kept::putAll($this->stored, array_map(serialize(...), $some), $state);
+        }
+        $order = array_map(strval(...), array_keys($made));
+        Kept::put($this->stored, $this->name, $state, serialize($order));
+
+        return $made;
+    }
+
+    private function state(string $decisions): string
+    {
+        return ($this->state)($decisions);
+    }
+
+    /** @return list<string> */
+    private static function list(string $order): array
+    {
+        $runs = unserialize($order, ['allowed_classes' => false]);
+
+        return array_values(array_filter(is_array($runs) ? $runs : [], is_string(...)));
+    }
+
+    /** @return list<string> of all parts */
+    private function names(): array
+    {
+        return array_map(fn (int $part): string => $this->name.' '.$part, range(0, self::PARTS - 1));
+    }
+
+    private function part(string $run): string
+    {
+        return $this->name.' '.crc32($run) % self::PARTS;
+    }
+}
