@@ -23,6 +23,8 @@ use Sartal\Core\Plan\Near\Nearby;
 use Sartal\Core\Plan\Near\OnCard;
 use Sartal\Core\Plan\Near\RunCard;
 use Sartal\Core\Plan\Near\TieName;
+use Sartal\Core\Ways\Looming\Lay;
+use Sartal\Core\Ways\Routing\Router;
 
 /** What decisions about runs have to do with. Of any other it is not known: it may be everything. */
 final readonly class Concerns
@@ -58,11 +60,14 @@ final readonly class Concerns
             return null;
         }
         $after = $this->store->with($before, $decision->edits, $decision->pins);
+        $router = new Router($after->installation);
         $is = [];
         foreach ([...array_map(strval(...), array_keys($was)), ...$runs] as $id) {
             $run = $after->installation->run($id);
             $place = $was[$id]->place ?? PHP_INT_MAX;
-            $is += $run === null ? [] : [$id => RunCard::of($run, $after->installation, $place)];
+            $is += $run === null
+                ? []
+                : [$id => RunCard::of($run, $after->installation, $router->route($run), $place)];
         }
         // What a former recipe comes to follows from all that chose it.
         if (self::choose($before, $runs) !== self::choose($after, $runs)) {
@@ -83,22 +88,30 @@ final readonly class Concerns
             $after = $this->store->with($before, $decision->edits, $decision->pins);
         }
         $part = array_diff_key($all->runs + $all->rim, $was) + $is;
-        $seen = Beyond::of($part, new ChangedCards($cards, $was, $is), $clashes);
+        $after = $after->seeing(Beyond::of($part, new ChangedCards($cards, $was, $is), $clashes));
+        $moved = self::moved($before, $after);
+        $concerned = Nearby::changing($cards, $between, $was, $is, $ties, $turned, Near::MOST, $moved);
+        $runs = array_map(strval(...), array_keys($concerned->runs ?? []));
 
-        return new Concern(
-            $before,
-            $after->seeing($seen),
-            $cards,
-            $was,
-            $is,
-            $clashes,
-            array_map(strval(...), array_keys($all->runs)),
-        );
+        return $concerned === null ? null : new Concern($before, $after, $cards, $was, $is, $clashes, $runs);
     }
 
     private function read(Decision $decision, StoredCards $cards, Nearby $near, ?Loaded $on): ?Loaded
     {
         return $this->near->part($decision->on->stored ?? $decision->in, $cards, $near, $on);
+    }
+
+    /** @return list<string> runs that lie otherwise */
+    private static function moved(Loaded $before, Loaded $after): array
+    {
+        [$was, $is] = [$before->plan()->layout->lays, $after->plan()->layout->lays];
+        $moved = array_filter(
+            $is,
+            static fn (Lay $lay, int|string $run): bool => isset($was[$run]) && $lay != $was[$run],
+            ARRAY_FILTER_USE_BOTH,
+        );
+
+        return array_map(strval(...), array_keys($moved));
     }
 
     /** @param  array<int|string, RunCard>  $new  that are in neither */
@@ -164,7 +177,7 @@ final readonly class Concerns
                     : []);
             } elseif ($edit->after !== null) {
                 $run = Decided::in($none, $edit->kind, $edit->key, $edit->after)->theRun($edit->key);
-                array_push($ties, ...RunCard::of($run, $none)->ties);
+                array_push($ties, ...RunCard::ties($run, $none));
             }
         }
 

@@ -111,7 +111,7 @@ final readonly class Foresight
             static fn (): bool => (new ImpactPlanner(
                 new Work($after->installation, $after->plan(), $after->record),
                 before: $before->plan(),
-            ))->overtakes(new Work($before->installation, $before->plan(), $before->record)),
+            ))->overtakes(new Work($before->installation, $before->plan(), $before->record), $concern->runs),
         );
     }
 

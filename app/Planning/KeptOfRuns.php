@@ -88,7 +88,8 @@ final readonly class KeptOfRuns
             return null;
         }
         $gone = array_flip($runs);
-        $parts = array_unique(array_map($this->part(...), $runs));
+        $keys = [...$runs, ...array_map(strval(...), array_keys($new))];
+        $parts = array_unique(array_map($this->part(...), $keys));
         $bodies = [];
         foreach (Kept::all($this->stored, array_values($parts), $kept['state']) as $name => $body) {
             /** @var array<int|string, T> $before */

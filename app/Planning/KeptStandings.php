@@ -7,41 +7,45 @@ namespace App\Planning;
 use App\Models\StoredInstallation;
 use Closure;
 use OutOfBoundsException;
+use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Later\Handover\AssemblyFacts;
 use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Later\Handover\RunStanding;
 use Sartal\Core\Later\Handover\Standings;
-use Sartal\Core\Proof\Record\Record;
 
 /**
  * Where everything stands, kept until something is decided. What is recorded is read of the assemblies that it is
- * about: neither the installation nor its plan is, nor what was recorded on the others.
+ * about: neither the installation nor its plan is, nor what was recorded on the others; and after a decision about a
+ * few runs those alone are looked at.
  */
 final class KeptStandings
 {
+    private const AT_WORK = 'standing at work';
+
+    private const DECIDED = 'standing decided';
+
     /** s that others wait while one makes it. */
     private const PATIENCE = 120;
 
     /** So many assemblies are looked at again by everybody who asks, before somebody writes down what they found. */
     private const UNWRITTEN = 12;
 
-    /** Into which facts are divided, so that whoever asks of one assembly does not read those of all. */
-    private const PARTS = 64;
+    private readonly StandingShelf $shelf;
 
-    /** Parts that are written down at once. */
-    private const TOGETHER = 16;
-
-    private const AT_WORK = 'standing at work';
+    private readonly string $state;
 
     private ?StandingBook $book = null;
 
     private ?StandingRules $rules = null;
 
-    /** @var ?array<int|string, string> by run */
-    private ?array $assemblyOf = null;
-
     /** @var array<int, array<int|string, AssemblyFacts>> by part */
-    private array $parts = [];
+    private array $facts = [];
+
+    /** @var array<int, array<int|string, AssemblyStanding>> by part, as they are kept */
+    private array $standings = [];
+
+    /** @var array<int|string, AssemblyStanding> with what was recorded since, by assembly */
+    private array $fresh = [];
 
     /**
      * @param  Closure(): Loaded  $load  what it is read against, where it is not kept
@@ -50,10 +54,11 @@ final class KeptStandings
     private function __construct(
         private readonly StoredInstallation $stored,
         private readonly string $name,
-        private readonly string $state,
         private readonly Closure $load,
         private readonly Closure $of,
     ) {
+        $this->state = $of($stored->decisions);
+        $this->shelf = new StandingShelf($stored, $name);
     }
 
     /**
@@ -67,7 +72,7 @@ final class KeptStandings
             ? self::atWork($stored, $load)
             : self::inHand(
                 $stored,
-                'standing decided',
+                self::DECIDED,
                 static fn (string $decisions): string => Kept::state('decided', $decisions),
                 $load,
             );
@@ -94,7 +99,7 @@ final class KeptStandings
     }
 
     /**
-     * Whoever else asks in this request reads it once: it is some megabytes where there are thousands of runs.
+     * Whoever else asks in this request reads it once.
      *
      * @param  Closure(string): string  $of  decisions → what it is read against
      * @param  Closure(): Loaded  $load
@@ -102,15 +107,14 @@ final class KeptStandings
     private static function inHand(StoredInstallation $stored, string $name, Closure $of, Closure $load): self
     {
         $app = app();
-        $state = $of($stored->decisions);
-        $key = implode(' ', [self::class, $stored->id, $name, $state]);
+        $key = implode(' ', [self::class, $stored->id, $name, $of($stored->decisions)]);
         if (! $app->bound($key)) {
-            $app->instance($key, new self($stored, $name, $state, $load, $of));
+            $app->instance($key, new self($stored, $name, $load, $of));
             $app->terminating(static fn () => $app->forgetInstance($key));
         }
         $standings = $app->make($key);
 
-        return $standings instanceof self ? $standings : new self($stored, $name, $state, $load, $of);
+        return $standings instanceof self ? $standings : new self($stored, $name, $load, $of);
     }
 
     /** What it was read against: changes with what somebody decides, and with nothing that is recorded. */
@@ -122,7 +126,17 @@ final class KeptStandings
     /** @return array<int|string, AssemblyStanding> by assembly */
     public function all(): array
     {
-        return $this->book()->standings;
+        $this->book();
+        $missing = array_values(array_diff(StandingShelf::parts(), array_keys($this->standings)));
+        $this->standings += $this->shelf->standings($missing, $this->state);
+        $all = [];
+        foreach ($this->standings as $part) {
+            $all += $part;
+        }
+        $all = $this->fresh + $all;
+        ksort($all, SORT_STRING);
+
+        return $all;
     }
 
     /** @return array<int|string, RunStanding> by run */
@@ -139,45 +153,52 @@ final class KeptStandings
     /** Of the assembly that a run belongs to; null where there is no such run. */
     public function of(string $run): ?AssemblyStanding
     {
-        $all = $this->all();
-        $this->assemblyOf ??= self::assemblyOf($all);
+        $assembly = $this->book()->assemblyOf[$run] ?? null;
 
-        return $all[$this->assemblyOf[$run] ?? ''] ?? null;
+        return $assembly === null ? null : $this->fresh[$assembly] ?? ($this->part($assembly)[$assembly] ?? null);
     }
 
     /** What an assembly is read against. */
     public function facts(string $assembly): AssemblyFacts
     {
-        $part = self::part($assembly);
-        $this->parts[$part] ??= $this->keptPart($part) ?? $this->madePart($part);
+        $part = StandingShelf::part($assembly);
+        $this->facts[$part] ??= $this->shelf->facts($part, $this->state) ?? $this->madeFacts($part);
 
-        return $this->parts[$part][$assembly] ?? $this->factsNow($assembly);
+        return $this->facts[$part][$assembly] ?? $this->factsNow($assembly);
     }
 
     public function rules(): StandingRules
     {
-        return $this->rules ??= $this->keptRules() ?? self::rulesOf(($this->load)());
-    }
-
-    /** Made of all that was recorded, whatever is kept. */
-    public function anew(): StandingBook
-    {
-        return $this->read(($this->load)(), static fn () => null);
+        return $this->rules ??= $this->shelf->rules($this->state) ?? self::rulesOf(($this->load)());
     }
 
     private function book(): StandingBook
     {
-        $this->book ??= $this->keptBook() ?? $this->made(fn (): ?StandingBook => $this->keptBook());
+        $this->book ??= $this->shelf->book($this->state) ??
+            $this->made(fn (): ?StandingBook => $this->shelf->book($this->state));
 
         return $this->book = $this->since($this->book);
     }
 
-    /** @return array<int|string, AssemblyFacts> */
-    private function madePart(int $part): array
+    /** @return array<int|string, AssemblyStanding> of the part that an assembly is in, as it is kept */
+    private function part(string $assembly): array
     {
-        $this->made(fn (): ?StandingBook => $this->keptPart($part) === null ? null : $this->keptBook());
+        $part = StandingShelf::part($assembly);
+        $this->standings += $this->shelf->standings(isset($this->standings[$part]) ? [] : [$part], $this->state);
 
-        return $this->keptPart($part) ?? [];
+        return $this->standings[$part] ?? [];
+    }
+
+    /** @return array<int|string, AssemblyFacts> */
+    private function madeFacts(int $part): array
+    {
+        $this->made(
+            fn (): ?StandingBook => $this->shelf->facts($part, $this->state) === null
+                ? null
+                : $this->shelf->book($this->state),
+        );
+
+        return $this->shelf->facts($part, $this->state) ?? [];
     }
 
     /** Where somebody who works from other decisions keeps theirs under the same name. */
@@ -198,77 +219,92 @@ final class KeptStandings
     /** @param  Closure(): ?StandingBook  $there  what somebody else has made while one waited for it */
     private function made(Closure $there): StandingBook
     {
-        return Kept::alone($this->stored, $this->name, self::PATIENCE, function () use ($there): StandingBook {
-            $book = $there() ?? $this->brought();
-            if ($book === null) {
-                $loaded = ($this->load)();
-                $bodies = [];
-                $book = $this->read($loaded, function (string $part, array $facts) use (&$bodies): void {
-                    $bodies[$this->name.$part] = serialize($facts);
-                    if (count($bodies) === self::TOGETHER) {
-                        Kept::putAll($this->stored, $bodies, $this->state);
-                        $bodies = [];
-                    }
-                });
-                $this->rules = self::rulesOf($loaded);
-                $bodies[$this->name.' rules'] = serialize($this->rules);
-                Kept::putAll($this->stored, $bodies, $this->state);
-                $this->keep($book);
+        return Kept::alone(
+            $this->stored,
+            $this->name,
+            self::PATIENCE,
+            fn (): StandingBook => $there() ?? ($this->brought() ?? $this->read(($this->load)())),
+        );
+    }
+
+    private static function rulesOf(Loaded $loaded): StandingRules
+    {
+        return new StandingRules(Standings::in($loaded->installation), $loaded->instruments());
+    }
+
+    /** Part by part: facts of thousands of runs are not in hand at once. */
+    private function read(Loaded $loaded): StandingBook
+    {
+        // Rows before what they say: what comes in between is then seen twice rather than never.
+        [$last, $record] = Touched::last($this->stored);
+        $plan = $loaded->plan();
+        $seen = Touched::all($this->stored, $plan->assemblyOf);
+        $book = new StandingBook($last, $record, $seen, $plan->assemblyOf);
+
+        return Uncollected::run(function () use ($loaded, $plan, $book): StandingBook {
+            $rules = $this->rules = self::rulesOf($loaded);
+            $all = Recorded::milestones($this->stored);
+            $parts = array_fill_keys(StandingShelf::parts(), []);
+            foreach ($plan->assemblies as $id => $assembly) {
+                $parts[StandingShelf::part((string) $id)][$id] = $assembly;
             }
+            foreach ($parts as $part => $assemblies) {
+                $facts = array_map(
+                    static fn (Assembly $assembly): AssemblyFacts => Standings::factsOn(
+                        $assembly,
+                        $loaded->installation,
+                        $plan,
+                        $plan->reliedOn(...),
+                    ),
+                    $assemblies,
+                );
+                $now = array_map(
+                    static fn (AssemblyFacts $of): AssemblyStanding => $rules->standings->of($of, $all),
+                    $facts,
+                );
+                $this->shelf->put($this->state, [$part => $facts], [$part => $now]);
+            }
+            $loaded->prints->write();
+            $this->shelf->put($this->state, [], [], $rules, $book);
 
             return $book;
         });
     }
 
-    /** With what decisions about a few runs have made otherwise; null where it may be anything. */
+    /** With what decisions about a few runs have made otherwise; null where that may be anything. */
     private function brought(): ?StandingBook
     {
-        $kept = Kept::last($this->stored, $this->name);
-        if ($kept === null) {
-            return null;
-        }
-        $runs = Lineage::since($this->stored, fn (string $at): bool => ($this->of)($at) === $kept['state']);
-        $book = self::unpacked($runs === null ? null : $kept['body']);
-        if ($runs === null || ! $book instanceof StandingBook || ! $this->isOfToday($book)) {
+        [$was, $book] = $this->shelf->last() ?? ['', null];
+        $runs = $book === null
+            ? null
+            : Lineage::since($this->stored, fn (string $at): bool => ($this->of)($at) === $was);
+        $rules = $runs === null ? null : $this->shelf->rules($was);
+        if ($book === null || $runs === null || $rules === null) {
             return null;
         }
         // By a release, everything is as it was released, whatever is decided since.
         $runs = $this->name === self::AT_WORK && $this->stored->release_id !== null ? [] : $runs;
-        $facts = $runs === [] ? [] : $this->factsAround($runs);
-        $assemblyOf = self::assemblyOf($book->standings);
-        $gone = array_intersect_key($assemblyOf, array_flip($runs));
-        foreach ($facts as $of) {
-            $gone += array_intersect_key($assemblyOf, array_flip($of->runs()));
-        }
-        $now = array_diff_key($book->standings, array_flip($gone));
-        $parts = array_unique(array_map(self::part(...), [...array_values($gone), ...array_map(strval(...), array_keys($facts))]));
-        $bodies = [];
-        foreach ($parts as $part) {
-            $before = $this->partOf($part, $kept['state']);
-            if ($before === null) {
+        $come = $runs === [] ? [] : $this->factsAround($runs);
+        $members = array_merge(...array_map(static fn (AssemblyFacts $of): array => $of->runs(), array_values($come)));
+        $gone = $book->of([...$runs, ...$members]);
+        $events = Touched::record($this->stored, $members);
+        $facts = $standings = [];
+        foreach ([...$gone, ...array_map(strval(...), array_keys($come))] as $id) {
+            $part = StandingShelf::part($id);
+            $before = $facts[$part] ?? $this->shelf->facts($part, $was);
+            $stood = $standings[$part] ?? ($this->shelf->standings([$part], $was)[$part] ?? null);
+            if ($before === null || $stood === null) {
                 return null;
             }
-            $bodies[$this->name.' '.$part] = array_diff_key($before, array_flip($gone)) +
-                array_filter($facts, static fn (AssemblyFacts $of): bool => self::part($of->id) === $part);
+            [$facts[$part], $standings[$part]] = [$before, $stood];
+            unset($facts[$part][$id], $standings[$part][$id]);
+            if (isset($come[$id])) {
+                $facts[$part][$id] = $come[$id];
+                $standings[$part][$id] = $rules->standings->of($come[$id], $events);
+            }
         }
-        $rules = self::unpacked(Kept::get($this->stored, $this->name.' rules', $kept['state']));
-        if (! $rules instanceof StandingRules) {
-            return null;
-        }
-        $events = $facts === [] ? new Record() : Touched::record($this->stored, array_merge(
-            ...array_map(static fn (AssemblyFacts $of): array => $of->runs(), array_values($facts)),
-        ));
-        foreach ($facts as $id => $of) {
-            $now[$id] = $rules->standings->of($of, $events);
-        }
-        ksort($now, SORT_STRING);
-        // What was recorded after what the book knows of is read once more.
-        $seen = array_fill_keys(array_keys($facts), $book->last) + array_diff_key($book->seen, array_flip($gone));
-        $new = new StandingBook($book->last, $book->record, $now, $seen);
-        $names = array_map(fn (int $part): string => $this->name.' '.$part, range(0, self::PARTS - 1));
-        Kept::bring($this->stored, [...$names, $this->name.' rules'], $kept['state'], $this->state);
-        Kept::putAll($this->stored, array_map(serialize(...), $bodies), $this->state);
-        $this->keep($new);
+        $this->shelf->bring($was, $this->state);
+        $this->shelf->put($this->state, $facts, $standings, book: $new = $book->with($gone, $come));
 
         return $new;
     }
@@ -297,65 +333,6 @@ final class KeptStandings
         return $facts;
     }
 
-    private static function rulesOf(Loaded $loaded): StandingRules
-    {
-        return new StandingRules(Standings::in($loaded->installation), $loaded->instruments());
-    }
-
-    /**
-     * Part by part: facts of thousands of runs are not in hand at once.
-     *
-     * @param  Closure(string, array<int|string, AssemblyFacts>): mixed  $take  each part, and what it is called
-     */
-    private function read(Loaded $loaded, Closure $take): StandingBook
-    {
-        // Rows before what they say: what comes in between is then seen twice rather than never.
-        [$last, $record] = Touched::last($this->stored);
-        $plan = $loaded->plan();
-        $seen = Touched::all($this->stored, $plan->assemblyOf);
-
-        return Uncollected::run(function () use ($loaded, $plan, $last, $record, $seen, $take): StandingBook {
-            $in = $loaded->installation;
-            $standings = Standings::in($in);
-            $all = Recorded::milestones($this->stored);
-            $parts = array_fill(0, self::PARTS, []);
-            foreach ($plan->assemblies as $id => $assembly) {
-                $parts[self::part((string) $id)][$id] = $assembly;
-            }
-            $now = array_fill_keys(array_keys($plan->assemblies), null);
-            foreach ($parts as $part => $assemblies) {
-                $facts = [];
-                foreach ($assemblies as $id => $assembly) {
-                    $facts[$id] = Standings::factsOn($assembly, $in, $plan, $plan->reliedOn(...));
-                    $now[$id] = $standings->of($facts[$id], $all);
-                }
-                $take(' '.$part, $facts);
-            }
-            $loaded->prints->write();
-
-            return new StandingBook($last, $record, array_filter($now), $seen);
-        });
-    }
-
-    /**
-     * @param  array<int|string, AssemblyStanding>  $standings
-     * @return array<int|string, string> by run
-     */
-    private static function assemblyOf(array $standings): array
-    {
-        $assemblyOf = [];
-        foreach ($standings as $standing) {
-            $assemblyOf += array_fill_keys(array_keys($standing->runs), $standing->id);
-        }
-
-        return $assemblyOf;
-    }
-
-    private static function part(string $assembly): int
-    {
-        return crc32($assembly) % self::PARTS;
-    }
-
     /** With what was recorded meanwhile. */
     private function since(StandingBook $book): StandingBook
     {
@@ -363,79 +340,40 @@ final class KeptStandings
         if ($last === $book->last && $record === $book->record) {
             return $book;
         }
-        $assemblyOf = $this->assemblyOf ??= self::assemblyOf($book->standings);
         $touched = array_filter(
-            Touched::since($this->stored, $book->last, $assemblyOf),
+            Touched::since($this->stored, $book->last, $book->assemblyOf),
             static fn (int $row, int|string $id): bool => ($book->seen[$id] ?? 0) < $row,
             ARRAY_FILTER_USE_BOTH,
         );
-        $now = $book->standings;
         if ($touched !== []) {
             $facts = [];
             foreach (array_keys($touched) as $id) {
                 $facts[$id] = $this->facts((string) $id);
             }
-            $runs = [];
-            foreach ($facts as $of) {
-                array_push($runs, ...$of->runs());
-            }
-            $events = Touched::record($this->stored, $runs);
+            $runs = array_map(static fn (AssemblyFacts $of): array => $of->runs(), array_values($facts));
+            $events = Touched::record($this->stored, array_merge(...$runs));
             foreach ($facts as $id => $of) {
-                $now[$id] = $this->rules()->standings->of($of, $events);
+                $this->fresh[$id] = $this->rules()->standings->of($of, $events);
             }
         }
-        $new = new StandingBook($last, $record, $now, $touched + $book->seen);
+        $new = $book->after($last, $record, $touched);
         if (count($touched) > self::UNWRITTEN || $touched === []) {
-            $this->keep($new);
+            $this->keep($book, $new);
         }
 
         return $new;
     }
 
-    private function keep(StandingBook $book): void
+    /** With what it knows besides since, unless somebody else has written down what they know. */
+    private function keep(StandingBook $before, StandingBook $book): void
     {
-        Kept::put($this->stored, $this->name, $this->state, serialize($book));
-    }
-
-    private function keptBook(): ?StandingBook
-    {
-        $book = self::unpacked(Kept::get($this->stored, $this->name, $this->state));
-
-        // A database that was restored has the numbers of rows again, and other records under them.
-        return $book instanceof StandingBook && $this->isOfToday($book) ? $book : null;
-    }
-
-    private function isOfToday(StandingBook $book): bool
-    {
-        return Touched::has($this->stored, $book->last, $book->record);
-    }
-
-    private function keptRules(): ?StandingRules
-    {
-        $rules = self::unpacked(Kept::get($this->stored, $this->name.' rules', $this->state));
-
-        return $rules instanceof StandingRules ? $rules : null;
-    }
-
-    /** @return ?array<int|string, AssemblyFacts> */
-    private function keptPart(int $part): ?array
-    {
-        return $this->partOf($part, $this->state);
-    }
-
-    /** @return ?array<int|string, AssemblyFacts> */
-    private function partOf(int $part, string $state): ?array
-    {
-        $facts = self::unpacked(Kept::get($this->stored, $this->name.' '.$part, $state));
-        if (! is_array($facts)) {
-            return null;
+        $standings = [];
+        foreach ($this->fresh as $id => $of) {
+            $part = StandingShelf::part((string) $id);
+            $standings[$part] ??= $this->part((string) $id);
+            $standings[$part][$id] = $of;
         }
-
-        return array_filter($facts, static fn (mixed $of): bool => $of instanceof AssemblyFacts);
-    }
-
-    private static function unpacked(?string $kept): mixed
-    {
-        return $kept === null ? null : Uncollected::run(static fn (): mixed => unserialize($kept));
+        $this->standings = $standings + $this->standings;
+        $this->shelf->replace($this->state, $before, $standings, $book);
     }
 }

@@ -6,7 +6,9 @@ namespace App\Planning;
 
 use App\Models\StoredInstallation;
 use Closure;
+use Generator;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Which runs the last decisions had to do with, one after the other, as far back as that is known. */
 final class Lineage
@@ -18,14 +20,21 @@ final class Lineage
      * Within the transaction of a decision.
      *
      * @param  list<string>  $runs  with which it has to do
+     * @param  int  $wrong  by how much more is found to be wrong, and not only noted
      */
-    public static function add(StoredInstallation $stored, string $was, string $since, array $runs): void
-    {
+    public static function add(
+        StoredInstallation $stored,
+        string $was,
+        string $since,
+        array $runs,
+        int $wrong,
+    ): void {
         DB::table('concerned')->insert([
             'installation_id' => $stored->id,
             'was' => $was,
             'since' => $since,
             'runs' => json_encode($runs, JSON_THROW_ON_ERROR),
+            'wrong' => $wrong,
         ]);
         DB::delete(
             'delete from concerned where installation_id = ? and id <= (
@@ -41,27 +50,48 @@ final class Lineage
      */
     public static function since(StoredInstallation $stored, Closure $isFrom): ?array
     {
-        $steps = DB::table('concerned')->where('installation_id', $stored->id)->orderByDesc('id')->limit(self::LONG);
-        $at = $stored->decisions;
         $runs = [];
-        foreach ($steps->get(['was', 'since', 'runs']) as $step) {
-            if ($step->since !== $at) {
-                continue;
-            }
+        foreach (self::back($stored) as $step) {
             $of = json_decode($step->runs, true, flags: JSON_THROW_ON_ERROR);
-            foreach (is_array($of) ? $of : [] as $run) {
-                $runs[] = is_string($run) ? $run : '';
-            }
-            $runs = array_values(array_unique($runs));
-            $at = (string) $step->was;
+            $runs += array_fill_keys(array_filter(is_array($of) ? $of : [], is_string(...)), true);
             if (count($runs) > Near::MOST) {
                 return null;
             }
-            if ($isFrom($at)) {
-                return $runs;
+            if ($isFrom((string) $step->was)) {
+                return array_map(strval(...), array_keys($runs));
             }
         }
 
         return null;
+    }
+
+    /**
+     * @param  Closure(string): bool  $isFrom  of decisions, whether it was counted then
+     * @return ?int by how much more is found to be wrong since; null where that is not known
+     */
+    public static function wrong(StoredInstallation $stored, Closure $isFrom): ?int
+    {
+        $wrong = 0;
+        foreach (self::back($stored) as $step) {
+            $wrong += (int) $step->wrong;
+            if ($isFrom((string) $step->was)) {
+                return $wrong;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return Generator<stdClass> the last decision, and those before it, as long as one follows on the other */
+    private static function back(StoredInstallation $stored): Generator
+    {
+        $steps = DB::table('concerned')->where('installation_id', $stored->id)->orderByDesc('id')->limit(self::LONG);
+        $at = $stored->decisions;
+        foreach ($steps->get(['was', 'since', 'runs', 'wrong']) as $step) {
+            if ($step->since === $at) {
+                $at = (string) $step->was;
+                yield $step;
+            }
+        }
     }
 }

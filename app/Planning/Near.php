@@ -9,6 +9,9 @@ use Illuminate\Support\Facades\DB;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\Problems;
+use Sartal\Core\Given\Installation\Link;
+use Sartal\Core\Given\Installation\Mating;
+use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Near\Nearby;
 use Sartal\Core\Plan\Near\TieName;
@@ -17,7 +20,7 @@ use Sartal\Core\Plan\Near\TieName;
  * An installation as far as some of its runs have to do with it: what is said of them there is what the whole would
  * say. Where that is not known, or is too much of it, it is the whole.
  */
-final readonly class Near
+final class Near
 {
     /** Runs of a part: where it is more, the whole is not much more. */
     public const MOST = 400;
@@ -25,7 +28,10 @@ final readonly class Near
     /** Times that somebody may decide something while it is read. */
     private const TRIES = 3;
 
-    public function __construct(private InstallationStore $store)
+    /** @var list<array{string, array<int|string, mixed>, Loaded}> decisions, runs and what was read of them */
+    private array $read = [];
+
+    public function __construct(private readonly InstallationStore $store)
     {
     }
 
@@ -35,6 +41,10 @@ final readonly class Near
      */
     public function runs(StoredInstallation $stored, array $runs, array $ties = []): Loaded
     {
+        $known = $ties === [] ? $this->known($stored, $runs) : null;
+        if ($known !== null) {
+            return $known;
+        }
         for ($try = 0; $try < self::TRIES; $try++) {
             $cards = StoredCards::current($stored);
             $near = $cards === null
@@ -45,12 +55,30 @@ final readonly class Near
             }
             $part = $this->part($stored, $cards, $near);
             if ($part !== null) {
+                $this->read[] = [$stored->decisions, $near->runs, $part];
+
                 return $part;
             }
             $stored->refresh();
         }
 
         return $this->whole($stored);
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @return ?Loaded that was read for others in this request, where these are among them
+     */
+    private function known(StoredInstallation $stored, array $runs): ?Loaded
+    {
+        foreach ($this->read as [$decisions, $of, $part]) {
+            $isSame = $decisions === $stored->decisions && $part->stored->id === $stored->id;
+            if ($isSame && array_diff_key(array_flip($runs), $of) === []) {
+                return $part;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -80,10 +108,18 @@ final readonly class Near
     /** @return array<array-key, list<string>> what is joined without a run */
     public static function between(StoredInstallation $stored): array
     {
+        $joined = self::connections($stored);
+
+        return TieName::between($joined['links'], $joined['switches'], $joined['matings']);
+    }
+
+    /** @return array{matings: list<Mating>, links: list<Link>, switches: array<int|string, PanelSwitch>, ...} */
+    public static function connections(StoredInstallation $stored): array
+    {
         $problems = new Problems();
         $joined = FileDecoder::connections(Fields::from($stored->panel, 'panel', $problems));
         $problems->settle();
 
-        return TieName::between($joined['links'], $joined['switches'], $joined['matings']);
+        return $joined;
     }
 }

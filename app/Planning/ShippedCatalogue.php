@@ -41,15 +41,18 @@ final class ShippedCatalogue
 
     private static function ready(string $root): Catalogue
     {
-        $files = self::files($root.'/catalogue');
-        $kept = sprintf('%s/storage/framework/cache/catalogue-%s.bin', $root, self::mark($files, $root));
+        $said = getenv('SARTAL_EDITION');
+        // A server that goes on with the code it began with need not look whether its files are others.
+        $files = is_string($said) && $said !== '' ? null : self::files($root.'/catalogue');
+        $mark = $files === null ? 'of-'.hash('xxh128', (string) $said) : self::mark($files, $root);
+        $kept = sprintf('%s/storage/framework/cache/catalogue-%s.bin', $root, $mark);
         if (is_file($kept)) {
             $catalogue = @unserialize((string) file_get_contents($kept));
             if ($catalogue instanceof Catalogue) {
                 return $catalogue;
             }
         }
-        $catalogue = self::read($files);
+        $catalogue = self::read($files ?? self::files($root.'/catalogue'));
         self::keep($kept, $catalogue);
 
         return $catalogue;

@@ -12,6 +12,7 @@ use Sartal\Core\Plan\Checks\LabelChecks;
 use Sartal\Core\Plan\Near\Cards;
 use Sartal\Core\Plan\Near\OnCard;
 use Sartal\Core\Plan\Near\RunCard;
+use Sartal\Core\Ways\Routing\Router;
 use stdClass;
 
 /**
@@ -26,7 +27,7 @@ final readonly class StoredCards implements Cards
     private const AT_ONCE = 500;
 
     private const COLUMNS = 'run, place, code, array_to_json(ties) as ties, array_to_json(beside) as beside,
-        array_to_json(says) as says, array_to_json(labels) as labels';
+        array_to_json(says) as says, array_to_json(labels) as labels, cable, array_to_json(ways) as ways';
 
     /**
      * @param  array<array-key, string>  $clashes  text of a label → what it reads upside down, of the whole
@@ -53,10 +54,12 @@ final readonly class StoredCards implements Cards
     public static function fill(StoredInstallation $stored, Installation $in): void
     {
         $places = $stored->runs()->toBase()->pluck('id', 'key')->all();
+        $router = new Router($in);
         $cards = [];
         foreach ($in->runs() as $id => $run) {
             $place = $places[$id] ?? null;
-            $cards[$id] = RunCard::of($run, $in, is_numeric($place) ? (int) $place : PHP_INT_MAX);
+            $place = is_numeric($place) ? (int) $place : PHP_INT_MAX;
+            $cards[$id] = RunCard::of($run, $in, $router->route($run), $place);
         }
         $clashes = LabelChecks::clashes($in);
         DB::transaction(static function () use ($stored, $in, $cards, $clashes): void {
@@ -120,6 +123,21 @@ final readonly class StoredCards implements Cards
         return array_map(static fn (stdClass $row): string => (string) $row->text, array_values($found));
     }
 
+    public function cables(array $ways, array $but): array
+    {
+        $found = $ways === [] ? [] : DB::select(
+            'select way, cable, count(*) as many from run_cards, unnest(ways) as way
+            where installation_id = ? and ways && ? and way = any (?) and run <> all (?) group by way, cable',
+            [$this->stored->id, self::literal($this->own($ways)), self::literal($this->own($ways)), self::literal($but)],
+        );
+        $cables = [];
+        foreach ($found as $row) {
+            $cables[substr((string) $row->way, strlen($this->stored->id.' '))][(string) $row->cable] = (int) $row->many;
+        }
+
+        return $cables;
+    }
+
     /**
      * @param  list<string>  $values  literals
      * @return array<int|string, RunCard> by run
@@ -143,6 +161,8 @@ final readonly class StoredCards implements Cards
                 $this->bare($row->beside),
                 $this->bare($row->says),
                 $this->bare($row->labels),
+                (string) $row->cable,
+                $this->bare($row->ways),
                 (int) $row->place,
             );
         }
@@ -199,6 +219,8 @@ final readonly class StoredCards implements Cards
                         static fn (array $list): string => self::literal(self::ownOf($stored, $list)),
                         [$card->ties, $card->beside, $card->says, $card->labels],
                     ),
+                    $card->cable,
+                    self::literal(self::ownOf($stored, $card->ways)),
                     $print,
                 ];
             }
@@ -206,11 +228,12 @@ final readonly class StoredCards implements Cards
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             DB::insert(
                 sprintf(
-                    'insert into run_cards (installation_id, run, place, code, ties, beside, says, labels, print)
+                    'insert into run_cards (installation_id, run, place, code, ties, beside, says, labels,
+                    cable, ways, print)
                     values %s on conflict (installation_id, run) do update set place = excluded.place,
                     code = excluded.code, ties = excluded.ties, beside = excluded.beside, says = excluded.says,
-                    labels = excluded.labels, print = excluded.print',
-                    implode(', ', array_fill(0, count($some), '(?, ?, ?, ?, ?, ?, ?, ?, ?)')),
+                    labels = excluded.labels, cable = excluded.cable, ways = excluded.ways, print = excluded.print',
+                    implode(', ', array_fill(0, count($some), '(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)')),
                 ),
                 array_merge(...$some),
             );

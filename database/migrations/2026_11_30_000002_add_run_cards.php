@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\Schema;
  */
 return new class extends Migration
 {
-    private const LISTS = ['ties', 'beside', 'says', 'labels'];
+    private const LISTS = ['ties', 'beside', 'says', 'labels', 'ways'];
 
     public function up(): void
     {
@@ -27,6 +27,8 @@ return new class extends Migration
                 beside text[] not null,
                 says text[] not null,
                 labels text[] not null,
+                cable varchar(255) not null,
+                ways text[] not null,
                 print char(32) not null,
                 primary key (installation_id, run)
             )',

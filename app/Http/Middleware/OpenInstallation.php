@@ -14,6 +14,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use Closure;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
@@ -49,6 +50,7 @@ final readonly class OpenInstallation
         // One of each for a request: whoever asks finds what another has read.
         $this->container->singleton(Jobs::class);
         $this->container->singleton(KeptJobs::class);
+        $this->container->singleton(Near::class);
 
         return $next($request);
     }

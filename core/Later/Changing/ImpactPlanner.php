@@ -78,10 +78,14 @@ final readonly class ImpactPlanner
         );
     }
 
-    /** Whether an edit would overtake anything: what could be done about it is not worked out. */
-    public function overtakes(Work $before): bool
+    /**
+     * Whether an edit would overtake anything: what could be done about it is not worked out.
+     *
+     * @param  ?list<string>  $among  runs of which something may be otherwise; null: any
+     */
+    public function overtakes(Work $before, ?array $among = null): bool
     {
-        foreach ($this->changes($before) as [, $isMore]) {
+        foreach ($this->changes($before, $among) as [, $isMore]) {
             if ($isMore) {
                 return true;
             }
@@ -90,14 +94,18 @@ final readonly class ImpactPlanner
         return false;
     }
 
-    /** @return Generator<int|string, array{Run, bool}> runs, and whether something of them is overtaken that was not */
-    private function changes(Work $before): Generator
+    /**
+     * @param  ?list<string>  $among
+     * @return Generator<int|string, array{Run, bool}> runs, and whether something of them is overtaken that was not
+     */
+    private function changes(Work $before, ?array $among = null): Generator
     {
         [$then, $now] = [$before->installation, $this->work->installation];
         // How an end is prepared follows from types and rules alone: a plan may be the same, and its steps another.
         $asTyped = $then->catalogue->holdsAs($now->catalogue) ||
             self::types($then->catalogue) == self::types($now->catalogue);
-        foreach ($now->runs() as $run) {
+        $runs = $now->runs();
+        foreach ($among === null ? $runs : array_intersect_key($runs, array_flip($among)) as $run) {
             $id = $run->id;
             // Another answer for a loom is none of the other looms' concern.
             $asPrepared = $asTyped && self::isAnsweredAlike($run, $then, $now);

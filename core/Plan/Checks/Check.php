@@ -43,6 +43,12 @@ final class Check
         return ($this->follows)();
     }
 
+    /** @param  ?array<int|string, mixed>  $runs  by run, one of which is to be looked at, where runs are; null: any */
+    public function isOf(?array $runs): bool
+    {
+        return $runs === null || $this->runs === [] || array_intersect_key(array_flip($this->runs), $runs) !== [];
+    }
+
     /** @return list<string> */
     public function about(): array
     {

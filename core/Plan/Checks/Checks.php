@@ -12,6 +12,7 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Runs\RunPlans;
 use Sartal\Core\Ways\Looming\Layout;
+use Sartal\Core\Ways\Routing\Relief;
 use Sartal\Core\Ways\Routing\WayChecks;
 use Sartal\Core\Ways\Routing\WayLoads;
 
@@ -142,12 +143,13 @@ final readonly class Checks
         return hash('xxh128', implode(' ', $parts));
     }
 
-    /** @return list<Check> */
+    /** @return list<Check> none where it is a part: what lies in a way is of all runs */
     private function ofWays(): array
     {
-        $look = new WayChecks($this->installation, $this->layout->routes, $this->layout->router, $this->ways);
+        $relief = new Relief($this->installation, $this->layout->routes, $this->layout->router, $this->ways);
+        $look = new WayChecks($this->installation, $relief);
         $checks = [];
-        foreach ($this->installation->ways() as $way) {
+        foreach ($this->beyond->rotations === null ? $this->installation->ways() : [] as $way) {
             $checks[] = new Check(
                 fn (): string => implode(' ', [
                     'way',

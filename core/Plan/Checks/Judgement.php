@@ -54,20 +54,24 @@ final class Judgement
      * All that may be found here and not there, of two plans of one setting: what follows from the same is not looked
      * at.
      *
+     * @param  ?list<string>  $among  runs of which something may be otherwise; null: any
      * @return list<Finding>
      */
-    public function beside(self $other): array
+    public function beside(self $other, ?array $among = null): array
     {
+        $among = $among === null ? null : array_flip($among);
         $same = [];
         foreach ($other->checks() as $check) {
-            $same[$check->follows()] = true;
+            if ($check->isOf($among)) {
+                $same[$check->follows()] = true;
+            }
         }
 
         return self::listed(
             array_values(
                 array_filter(
                     $this->checks(),
-                    static fn (Check $check): bool => ! isset($same[$check->follows()]),
+                    static fn (Check $check): bool => $check->isOf($among) && ! isset($same[$check->follows()]),
                 ),
             ),
         );

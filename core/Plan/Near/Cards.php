@@ -26,4 +26,11 @@ interface Cards
      * @return list<string> those of the texts that a label of another run is known by
      */
     public function said(array $texts, array $but): array;
+
+    /**
+     * @param  list<string>  $ways
+     * @param  list<string>  $but  runs that do not count
+     * @return array<int|string, array<int|string, int>> way → cable type → how many of the others lie in it
+     */
+    public function cables(array $ways, array $but): array;
 }

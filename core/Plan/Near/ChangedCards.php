@@ -37,4 +37,17 @@ final readonly class ChangedCards implements Cards
             array_unique([...$this->is->said($texts, $but), ...$this->cards->said($texts, [...$but, ...$changed])]),
         );
     }
+
+    public function cables(array $ways, array $but): array
+    {
+        $changed = array_map(strval(...), array_keys($this->was));
+        $cables = $this->cards->cables($ways, [...$but, ...$changed]);
+        foreach ($this->is->cables($ways, $but) as $way => $of) {
+            foreach ($of as $cable => $many) {
+                $cables[$way][$cable] = ($cables[$way][$cable] ?? 0) + $many;
+            }
+        }
+
+        return $cables;
+    }
 }

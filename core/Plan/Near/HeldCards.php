@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Near;
 
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Ways\Routing\Router;
 
 /** Cards of an installation that is in hand as a whole. */
 final class HeldCards implements Cards
@@ -26,9 +27,10 @@ final class HeldCards implements Cards
 
     public static function from(Installation $in): self
     {
+        $router = new Router($in);
         $cards = [];
         foreach ($in->runs() as $id => $run) {
-            $cards[$id] = RunCard::of($run, $in, count($cards));
+            $cards[$id] = RunCard::of($run, $in, $router->route($run), count($cards));
         }
 
         return new self($cards);
@@ -57,6 +59,18 @@ final class HeldCards implements Cards
         return array_values(
             array_filter($texts, static fn (string $text): bool => array_diff_key($said[$text] ?? [], $but) !== []),
         );
+    }
+
+    public function cables(array $ways, array $but): array
+    {
+        $cables = [];
+        foreach (array_diff_key($this->cards, array_flip($but)) as $card) {
+            foreach (array_intersect($card->ways, $ways) as $way) {
+                $cables[$way][$card->cable] = ($cables[$way][$card->cable] ?? 0) + 1;
+            }
+        }
+
+        return $cables;
     }
 
     /** @return list<string> */

@@ -68,6 +68,7 @@ final readonly class Nearby
      * @param  list<string>  $ties  of what is changed besides
      * @param  list<string>  $turned  texts of labels that are marked since, or are so no longer: {@see Clashes}
      * @param  int  $most  runs that are of use
+     * @param  ?list<string>  $moved  of those that lie with some of them, the ones that lie otherwise since; null: any
      */
     public static function changing(
         Cards $cards,
@@ -77,6 +78,7 @@ final readonly class Nearby
         array $ties,
         array $turned,
         int $most,
+        ?array $moved = null,
     ): ?self {
         $beside = $codes = $labels = [];
         foreach ([...array_values($was), ...array_values($is)] as $card) {
@@ -91,7 +93,9 @@ final readonly class Nearby
             $labels += self::others($before->labels ?? [], $after->labels ?? []);
         }
         $these = $was + $is +
-            $cards->with(OnCard::Beside, self::texts($beside), $most + 1) +
+            ($moved === null
+                ? $cards->with(OnCard::Beside, self::texts($beside), $most + 1)
+                : $cards->of($moved)) +
             $cards->with(OnCard::Code, self::texts($codes), $most + 1) +
             $cards->with(OnCard::Labels, self::texts($labels), $most + 1) +
             $cards->with(OnCard::Says, $turned, $most + 1);

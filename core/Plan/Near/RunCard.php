@@ -10,6 +10,7 @@ use Sartal\Core\Ends\Wiring\Assemblies;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Measure\Withers;
+use Sartal\Core\Ways\Routing\Route;
 
 /**
  * Of a run, all by which another can have to do with it: what it is joined to, what it lies with, what its labels say.
@@ -28,6 +29,8 @@ final readonly class RunCard
      * @param  list<string>  $beside  {@see TieName}, what it lies with and is cut along with
      * @param  list<string>  $says  what its labels are known by
      * @param  list<string>  $labels  each in full, as often as it is there; none where it is withdrawn
+     * @param  string  $cable  type id; "" where it is withdrawn
+     * @param  list<string>  $ways  in which it lies; none where it is withdrawn
      * @param  int  $place  among the installation's runs: lower first
      */
     public function __construct(
@@ -37,19 +40,18 @@ final readonly class RunCard
         public array $beside,
         public array $says,
         public array $labels,
+        public string $cable,
+        public array $ways,
         public int $place = PHP_INT_MAX,
     ) {
     }
 
-    /** @param  Installation  $in  with its circuits, and all that is not a run, a fitting or a circuit */
-    public static function of(Run $run, Installation $in, int $place = PHP_INT_MAX): self
+    /**
+     * @param  Installation  $in  with its circuits, and all that is not a run, a fitting or a circuit
+     * @param  Route  $route  by which it lies
+     */
+    public static function of(Run $run, Installation $in, Route $route, int $place = PHP_INT_MAX): self
     {
-        $ties = Assemblies::anchors($run);
-        foreach ($run->carries as $carriage) {
-            $ties[] = TieName::circuit($carriage->circuit);
-            $phantom = $in->circuit($carriage->circuit)->phantom ?? '';
-            array_push($ties, ...$phantom === '' ? [] : [TieName::fitting($phantom)]);
-        }
         $labels = $run->withdrawn ? [] : array_map(
             static fn (Label $label): string => $label->code."\n".$label->line,
             LabelTexts::write($run, $in),
@@ -58,12 +60,27 @@ final readonly class RunCard
         return new self(
             $run->id,
             $run->withdrawn ? '' : $run->code,
-            self::once($ties),
+            self::ties($run, $in),
             self::once(self::besides($run, $in)),
             self::once(LabelTexts::codes($run, $in)),
             $labels,
+            $run->withdrawn ? '' : $run->cable,
+            $run->withdrawn ? [] : self::once($route->ways()),
             $place,
         );
+    }
+
+    /** @return list<string> by which a run belongs to an assembly, or to others by a circuit */
+    public static function ties(Run $run, Installation $in): array
+    {
+        $ties = Assemblies::anchors($run);
+        foreach ($run->carries as $carriage) {
+            $ties[] = TieName::circuit($carriage->circuit);
+            $phantom = $in->circuit($carriage->circuit)->phantom ?? '';
+            array_push($ties, ...$phantom === '' ? [] : [TieName::fitting($phantom)]);
+        }
+
+        return self::once($ties);
     }
 
     /** The same at another place among the runs. */

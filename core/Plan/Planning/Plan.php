@@ -237,9 +237,20 @@ final class Plan
      */
     public function findingsBeside(self $other): array
     {
+        return [...$this->judgedBeside($other), ...$this->results()];
+    }
+
+    /**
+     * The same of those that follow from what was decided.
+     *
+     * @param  ?list<string>  $among  runs of which something may be otherwise; null: any
+     * @return list<Finding>
+     */
+    public function judgedBeside(self $other, ?array $among = null): array
+    {
         return self::isOneSetting($this->installation, $other->installation)
-            ? [...$this->judgement->beside($other->judgement), ...$this->results()]
-            : $this->findings();
+            ? $this->judgement->beside($other->judgement, $among)
+            : $this->judged();
     }
 
     /**

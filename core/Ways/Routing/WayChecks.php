@@ -6,6 +6,7 @@ namespace Sartal\Core\Ways\Routing;
 
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Environment;
 use Sartal\Core\Given\Installation\Installation;
@@ -18,15 +19,32 @@ final readonly class WayChecks
     /** Four bends of 90° between places to pull from: NEC 344.26, from memory. */
     private const MOST_BENDS = 4;
 
-    private Relief $relief;
-
     private Passages $passages;
 
-    /** @param  array<int|string, Route>  $routes  by run */
-    public function __construct(private Installation $installation, array $routes, Router $router, WayLoads $loads)
+    /** @param  ?Relief  $relief  which says what would help; null: nobody asks */
+    public function __construct(private Installation $installation, private ?Relief $relief)
     {
-        $this->relief = new Relief($installation, $routes, $router, $loads);
         $this->passages = new Passages($installation);
+    }
+
+    /**
+     * How much is wrong with a way for what lies in it, whichever runs that are: what does not pass is left aside.
+     *
+     * @param  list<CableType>  $cables
+     */
+    public function wrong(Way $way, array $cables): int
+    {
+        $load = WayLoad::of($way, [], $cables);
+        $findings = $cables === [] ? [] : [...$this->fill($load), ...$this->jam($load), ...$this->bends($load)];
+        $mains = [];
+        foreach ($cables as $cable) {
+            $mains[$cable->id] ??= Cargo::from($cable)->mains;
+        }
+
+        return count(array_filter(
+            $findings,
+            static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
+        )) + (in_array(true, $mains, true) && in_array(false, $mains, true) ? 1 : 0);
     }
 
     /** @return list<Finding> */
@@ -115,7 +133,7 @@ final readonly class WayChecks
                 $size === null
                     ? 'No usual size of it would do: divide it.'
                     : sprintf('Take %s instead.', $size->text()),
-                $this->relief->words($load),
+                $this->relief?->words($load),
             ]),
         );
 
@@ -230,7 +248,7 @@ final readonly class WayChecks
                     count($signal),
                 ),
                 trim(
-                    $this->relief->elsewhere($load->way, $few).
+                    $this->relief?->elsewhere($load->way, $few).
                         ' Or part them by a barrier. Local code says what keeps them apart.',
                 ),
             ),

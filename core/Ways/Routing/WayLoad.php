@@ -32,6 +32,27 @@ final readonly class WayLoad
     ) {
     }
 
+    /**
+     * @param  list<string>  $runs  ids
+     * @param  list<CableType>  $cables  one for each of them whose type is known
+     */
+    public static function of(Way $way, array $runs, array $cables): self
+    {
+        $families = array_count_values(array_map(static fn (CableType $cable): string => $cable->family, $cables));
+        ksort($families);
+
+        return new self(
+            $way,
+            $runs,
+            $families,
+            $cables,
+            Filling::fill($way, $cables),
+            FillRule::for($way, count($cables)),
+            Filling::jam($way, $cables),
+            Filling::mass($cables),
+        );
+    }
+
     public function isOver(): bool
     {
         return $this->fill !== null && $this->rule !== null && $this->fill->value > $this->rule->design;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Ways\Routing;
 
-use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Way;
 
@@ -52,19 +51,7 @@ final class WayLoads
     private function load(Way $way): WayLoad
     {
         $runs = $this->inside[$way->id];
-        $cables = LaidCables::among($this->installation, $runs);
-        $families = array_count_values(array_map(static fn (CableType $cable): string => $cable->family, $cables));
-        ksort($families);
 
-        return new WayLoad(
-            $way,
-            $runs,
-            $families,
-            $cables,
-            Filling::fill($way, $cables),
-            FillRule::for($way, count($cables)),
-            Filling::jam($way, $cables),
-            Filling::mass($cables),
-        );
+        return WayLoad::of($way, $runs, LaidCables::among($this->installation, $runs));
     }
 }

@@ -12,6 +12,7 @@ use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\RunCodec;
 use Sartal\Core\Given\Findings\Finding;
+use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Installation;
@@ -27,9 +28,12 @@ use Sartal\Core\Plan\Near\Nearby;
 use Sartal\Core\Plan\Near\OnCard;
 use Sartal\Core\Plan\Near\RunCard;
 use Sartal\Core\Plan\Near\TieName;
+use Sartal\Core\Plan\Near\WrongWays;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Ways\Looming\Lay;
+use Sartal\Core\Ways\Routing\Router;
 use Tests\Support\DrawnEdits;
 
 /**
@@ -55,7 +59,7 @@ final class NearTest extends TestCase
 
     public function test_a_part_says_of_what_an_edit_concerns_what_the_whole_says(): void
     {
-        $near = $all = $overtaken = $turned = 0;
+        $near = $all = $overtaken = $turned = $counted = $full = 0;
         for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
             $was = self::$drawn->edited(self::$file->installation, new Randomizer(new Mt19937(5000 + $seed)));
             $edits = self::$drawn->edits(new Randomizer(new Mt19937(9000 + $seed)));
@@ -95,7 +99,14 @@ final class NearTest extends TestCase
                 }
             }
             $impact = self::impact($is, $after, $was, $before);
-            self::assertSame($impact, self::impact($isPart, $afterPart, $wasPart, $beforePart), 'seed '.$seed);
+            self::assertSame($impact, self::impact($isPart, $afterPart, $wasPart, $beforePart, $found['runs']), 'seed '.$seed);
+            $among = array_map(strval(...), array_keys($found['runs']));
+            $more = self::weigh($afterPart->judgedBeside($beforePart, $among)) -
+                self::weigh($beforePart->judgedBeside($afterPart, $among));
+            $ways = self::wrongWays($wasPart, $isPart, $found);
+            self::assertSame(self::weigh($after->judged()) - self::weigh($before->judged()), $more + $ways, 'seed '.$seed);
+            $counted += (int) ($more !== 0);
+            $full += (int) ($ways !== 0);
             $overtaken += (int) $impact;
             $turned += (int) ($found['clashes'][0] !== $found['clashes'][1]);
             $near += count($found['runs']);
@@ -104,6 +115,8 @@ final class NearTest extends TestCase
         // Some of what is drawn overtakes work, some labels are marked since, and most runs are looked at by nobody.
         self::assertGreaterThan(10, $overtaken);
         self::assertGreaterThan(5, $turned);
+        self::assertGreaterThan(10, $counted);
+        self::assertGreaterThan(1, $full);
         self::assertLessThan($all / 2, $near);
     }
 
@@ -157,6 +170,8 @@ final class NearTest extends TestCase
      *     before: Nearby,
      *     after: Nearby,
      *     runs: array<int|string, RunCard>,
+     *     was: array<int|string, RunCard>,
+     *     is: array<int|string, RunCard>,
      * }
      */
     private static function changing(Installation $was, Installation $is, array $edits): array
@@ -172,8 +187,9 @@ final class NearTest extends TestCase
         }
         $changed += $cards->with(OnCard::Ties, $ties, self::MOST);
         [$old, $new] = [$cards->of(array_map(strval(...), array_keys($changed))), []];
+        $router = new Router($is);
         foreach (array_keys($changed) as $run) {
-            $new += $is->run($run) === null ? [] : [$run => RunCard::of($is->theRun($run), $is)];
+            $new += $is->run($run) === null ? [] : [$run => RunCard::of($is->theRun($run), $is, $router->route($is->theRun($run)))];
         }
         $before = LabelChecks::clashes($was);
         $ports = array_merge(...array_map(
@@ -194,6 +210,25 @@ final class NearTest extends TestCase
             self::MOST,
         );
         self::assertNotNull($near);
+        // Of those that lie with what is changed, the ones that lie otherwise since.
+        [$lay, $lays] = [self::plan($was)->layout->lays, self::plan($is)->layout->lays];
+        $moved = array_filter(
+            $lays,
+            static fn (Lay $of, int|string $run): bool => isset($lay[$run]) && $of != $lay[$run],
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $concerned = Nearby::changing(
+            $cards,
+            self::between($was),
+            $old,
+            $new,
+            $ties,
+            Clashes::between($before, $after),
+            self::MOST,
+            array_map(strval(...), array_keys($moved)),
+        );
+        self::assertNotNull($concerned);
+        self::assertSame([], array_diff_key($concerned->runs, $near->runs));
         $newCards = HeldCards::from($is);
         // With all that they hang together with before and since.
         $around = static fn (Cards $of, Installation $in): Nearby => Nearby::around(
@@ -210,7 +245,9 @@ final class NearTest extends TestCase
             'clashes' => [$before, $after],
             'before' => $around($cards, $was),
             'after' => $around($newCards, $is),
-            'runs' => $near->runs,
+            'runs' => $concerned->runs,
+            'was' => $old,
+            'is' => $new,
         ];
     }
 
@@ -231,12 +268,46 @@ final class NearTest extends TestCase
         return (new Planner(new MemoryPlanCache()))->plan($in, self::$file->record);
     }
 
-    private static function impact(Installation $is, Plan $after, Installation $was, Plan $before): bool
+    /** @param  list<Finding>  $findings */
+    private static function weigh(array $findings): int
     {
+        return count(
+            array_filter($findings, static fn (Finding $each): bool => $each->severity !== Severity::Note),
+        );
+    }
+
+    /**
+     * By how much more is wrong with ways.
+     *
+     * @param  array{cards: HeldCards, was: array<int|string, RunCard>, is: array<int|string, RunCard>, ...}  $found
+     */
+    private static function wrongWays(Installation $was, Installation $is, array $found): int
+    {
+        $ways = [];
+        foreach ([...array_values($found['was']), ...array_values($found['is'])] as $card) {
+            $ways += array_flip($card->ways);
+        }
+        $ways = array_map(strval(...), array_keys($ways));
+        $changed = array_map(strval(...), array_keys($found['was'] + $found['is']));
+        $others = $found['cards']->cables($ways, $changed);
+
+        return (new WrongWays($is))->count($ways, $others, $found['is']) -
+            (new WrongWays($was))->count($ways, $others, $found['was']);
+    }
+
+    /** @param  ?array<int|string, RunCard>  $among */
+    private static function impact(
+        Installation $is,
+        Plan $after,
+        Installation $was,
+        Plan $before,
+        ?array $among = null,
+    ): bool {
         $record = self::$file->record;
 
         return (new ImpactPlanner(new Work($is, $after, $record), before: $before))->overtakes(
             new Work($was, $before, $record),
+            $among === null ? null : array_map(strval(...), array_keys($among)),
         );
     }
 

@@ -139,7 +139,7 @@ final class NearWritesTest extends TestCase
     private function pages(string $run): array
     {
         $pages = [];
-        foreach (['schedule', 'runs/'.$run, 'runs/'.$run.'/test?stage=bench'] as $page) {
+        foreach (['schedule', 'outstanding', 'runs/'.$run, 'runs/'.$run.'/test?stage=bench'] as $page) {
             $answer = $this->as('planner')->getJson('/api/'.$page);
             self::assertContains($answer->status(), [200, 404], (string) $answer->getContent());
             $pages[$page] = $answer->status() === 200 ? (string) $answer->getContent() : '';

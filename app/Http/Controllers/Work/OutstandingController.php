@@ -6,17 +6,17 @@ namespace App\Http\Controllers\Work;
 
 use App\Contract\Answer;
 use App\Contract\Map;
+use App\Labels\LabelsThere;
 use App\Labels\LabelStock;
 use App\Library\Library;
 use App\Library\Stand;
 use App\Models\StoredInstallation;
+use App\Planning\FoundWrong;
 use App\Planning\InstallationStore;
 use App\Planning\Kept;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\MadeOnce;
-use Sartal\Core\Given\Findings\Finding;
-use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Later\Handover\RunStanding;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
@@ -27,6 +27,7 @@ final readonly class OutstandingController
     public function __construct(
         private InstallationStore $store,
         private LabelStock $labels,
+        private LabelsThere $there,
         private Library $library,
     ) {
     }
@@ -60,29 +61,12 @@ final readonly class OutstandingController
             return $working ??= $stored->release_id === null ? $decided() : $this->store->atWork($stored);
         };
         $counts = self::count(KeptStandings::atWork($stored, $atWork)->runs());
-        ['wrong' => $wrong] = Kept::once(
-            $stored,
-            'findings',
-            Kept::state($stored->decisions),
-            static fn (): array => [
-                'wrong' => count(
-                    array_filter(
-                        $decided()->plan()->judged(),
-                        static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
-                    ),
-                ),
-            ],
-        );
+        $wrong = FoundWrong::count($stored, $decided);
         foreach (KeptStandings::decided($stored, $decided)->all() as $standing) {
             $wrong += count($standing->results);
         }
 
-        $labels = Kept::once(
-            $stored,
-            'labels that there are',
-            Kept::state($stored->edition()),
-            fn (): array => $this->fingerprints($atWork()),
-        );
+        $labels = $this->there->of($stored, $atWork);
         $printed = $this->labels->printed($stored);
         $left = array_filter(
             $labels,
@@ -117,16 +101,5 @@ final readonly class OutstandingController
         }
 
         return $counts;
-    }
-
-    /** @return array<int|string, list<string>> by label */
-    private function fingerprints(Loaded $loaded): array
-    {
-        $fingerprints = [];
-        foreach ($this->labels->of($loaded) as $label) {
-            $fingerprints[$label->id] = $label->fingerprints();
-        }
-
-        return $fingerprints;
     }
 }
