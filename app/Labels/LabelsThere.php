@@ -12,7 +12,7 @@ use App\Planning\Near;
 use Closure;
 use Sartal\Core\Plan\Near\TieName;
 
-/** Which labels there are, and by what it is known whether one was printed as it is: kept, run by run and port by port. */
+/** Which labels there are, and by what it is known whether one was printed as it is: kept by run and by port. */
 final readonly class LabelsThere
 {
     public function __construct(private LabelStock $labels, private Near $near)

@@ -128,7 +128,7 @@ final readonly class StoredCards implements Cards
         $found = $ways === [] ? [] : DB::select(
             'select way, cable, count(*) as many from run_cards, unnest(ways) as way
             where installation_id = ? and ways && ? and way = any (?) and run <> all (?) group by way, cable',
-            [$this->stored->id, self::literal($this->own($ways)), self::literal($this->own($ways)), self::literal($but)],
+            [$this->stored->id, $own = self::literal($this->own($ways)), $own, self::literal($but)],
         );
         $cables = [];
         foreach ($found as $row) {

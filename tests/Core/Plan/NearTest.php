@@ -99,12 +99,14 @@ final class NearTest extends TestCase
                 }
             }
             $impact = self::impact($is, $after, $was, $before);
-            self::assertSame($impact, self::impact($isPart, $afterPart, $wasPart, $beforePart, $found['runs']), 'seed '.$seed);
+            $part = self::impact($isPart, $afterPart, $wasPart, $beforePart, $found['runs']);
+            self::assertSame($impact, $part, 'seed '.$seed);
             $among = array_map(strval(...), array_keys($found['runs']));
             $more = self::weigh($afterPart->judgedBeside($beforePart, $among)) -
                 self::weigh($beforePart->judgedBeside($afterPart, $among));
             $ways = self::wrongWays($wasPart, $isPart, $found);
-            self::assertSame(self::weigh($after->judged()) - self::weigh($before->judged()), $more + $ways, 'seed '.$seed);
+            $most = self::weigh($after->judged()) - self::weigh($before->judged());
+            self::assertSame($most, $more + $ways, 'seed '.$seed);
             $counted += (int) ($more !== 0);
             $full += (int) ($ways !== 0);
             $overtaken += (int) $impact;
@@ -188,8 +190,9 @@ final class NearTest extends TestCase
         $changed += $cards->with(OnCard::Ties, $ties, self::MOST);
         [$old, $new] = [$cards->of(array_map(strval(...), array_keys($changed))), []];
         $router = new Router($is);
-        foreach (array_keys($changed) as $run) {
-            $new += $is->run($run) === null ? [] : [$run => RunCard::of($is->theRun($run), $is, $router->route($is->theRun($run)))];
+        foreach (array_keys($changed) as $id) {
+            $run = $is->run($id);
+            $new += $run === null ? [] : [$id => RunCard::of($run, $is, $router->route($run))];
         }
         $before = LabelChecks::clashes($was);
         $ports = array_merge(...array_map(
