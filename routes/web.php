@@ -160,16 +160,25 @@ Route::prefix('api')->group(function (): void {
             Route::get('runs/{id}', [RunController::class, 'show']);
             Route::get('patterns', [PatternController::class, 'index'])->middleware('kept');
             Route::get('whys/{kind}/{of}', [WhyController::class, 'show']);
-            Route::get('assemblies/{id}', [AssemblyController::class, 'show'])->middleware('kept');
-            Route::get('assemblies/{id}/takes', [AssemblyController::class, 'takes'])->middleware('kept');
-            Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware('kept');
+            Route::get('assemblies/{id}', [AssemblyController::class, 'show'])->middleware(['kept', 'near']);
+            Route::get('assemblies/{id}/takes', [AssemblyController::class, 'takes'])->middleware(['kept', 'near']);
+            Route::get('runs/{id}/sheet/{side}', [SheetController::class, 'show'])->middleware(['kept', 'near:beside']);
             Route::put('runs/{id}/ends/{side}/reach', [EndController::class, 'reach'])->middleware([
                 'role:planner,bench,installer,lead',
                 'near',
             ]);
-            Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf'])->middleware('kept:day');
-            Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg'])->middleware('kept');
-            Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip'])->middleware('kept');
+            Route::get('runs/{id}/sheet/{side}/sheet.pdf', [SheetController::class, 'pdf'])->middleware([
+                'kept:day',
+                'near:beside',
+            ]);
+            Route::get('runs/{id}/sheet/{side}/sheet.svg', [SheetController::class, 'svg'])->middleware([
+                'kept',
+                'near:beside',
+            ]);
+            Route::get('runs/{id}/sheet/{side}/strip.svg', [SheetController::class, 'strip'])->middleware([
+                'kept',
+                'near:beside',
+            ]);
             // Where work is done, the release counts.
             Route::middleware('released')->group(function (): void {
                 Route::get('cutting', [CuttingController::class, 'show']);

@@ -14,6 +14,7 @@ use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Near\Nearby;
+use Sartal\Core\Plan\Near\OnCard;
 use Sartal\Core\Plan\Near\TieName;
 
 /**
@@ -63,6 +64,18 @@ final class Near
         }
 
         return $this->whole($stored);
+    }
+
+    /** @return list<string> a run, and those that lie with it */
+    public function beside(StoredInstallation $stored, string $run): array
+    {
+        $cards = StoredCards::current($stored);
+        $card = $cards?->of([$run])[$run] ?? null;
+        $beside = $cards === null || $card === null
+            ? []
+            : $cards->with(OnCard::Beside, $card->beside, self::MOST + 1);
+
+        return array_values(array_unique([$run, ...array_map(strval(...), array_keys($beside))]));
     }
 
     /**

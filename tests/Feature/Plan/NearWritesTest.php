@@ -139,7 +139,17 @@ final class NearWritesTest extends TestCase
     private function pages(string $run): array
     {
         $pages = [];
-        foreach (['schedule', 'outstanding', 'runs/'.$run, 'runs/'.$run.'/test?stage=bench'] as $page) {
+        $of = [
+            'schedule',
+            'outstanding',
+            'runs/'.$run,
+            'runs/'.$run.'/test?stage=bench',
+            'runs/'.$run.'/sheet/a',
+            'runs/'.$run.'/sheet/b/sheet.svg',
+            'assemblies/'.$run,
+            'assemblies/'.$run.'/takes',
+        ];
+        foreach ($of as $page) {
             $answer = $this->as('planner')->getJson('/api/'.$page);
             self::assertContains($answer->status(), [200, 404], (string) $answer->getContent());
             $pages[$page] = $answer->status() === 200 ? (string) $answer->getContent() : '';
