@@ -14,6 +14,7 @@ declare(strict_types=1);
  */
 
 use App\Bench\CodeEdition;
+use App\Changes\Intent;
 use App\Formats\FileImporter;
 use App\Models\Organisation;
 use App\Models\StoredInstallation;
@@ -123,6 +124,7 @@ function line(string $at, string $installation, string $path, ?array $body = nul
 {
     $headers = ['Accept: application/json', 'Content-Type: application/json'];
     $headers[] = $body === null ? 'Accept-Encoding: gzip' : 'Sartal-Installation: '.$installation;
+    $headers[] = Intent::HEADER.': '.Intent::Ask->value;
     $context = stream_context_create([
         'http' => [
             'method' => $body['method'] ?? 'GET',
@@ -326,6 +328,22 @@ function cut(string $at, string $installation): array
     ];
 }
 
+/**
+ * Another note on a run; what it overtakes is asked first.
+ *
+ * @return array{method: string, data: array<string, mixed>}
+ */
+function edit(StoredInstallation $stored, string $run): array
+{
+    return [
+        'method' => 'PATCH',
+        'data' => [
+            'version' => (int) $stored->runs()->where('key', $run)->value('version'),
+            'line' => ['note' => 'measured '.Str::random(8)],
+        ],
+    ];
+}
+
 /** Somebody reports something of the installation's first run. */
 function report(StoredInstallation $stored, int $turn): void
 {
@@ -435,6 +453,11 @@ foreach (array_slice($argv, 1) as $file) {
             ));
         }
     }
+    foreach ($pages as $path) {
+        line($at, $stored->address, 'runs/'.$run, edit($stored, $run));
+        $many(str_replace($run, 'RUN', $path), 'after an edit', line($at, $stored->address, $path));
+    }
+    $many('an edit of a note', 'asked first', line($at, $stored->address, 'runs/'.$run, edit($stored, $run)));
     foreach (['cutting', 'parts?scope=installation&brief=1', 'parts?scope=installation&brief=1&left=1'] as $path) {
         line($at, $stored->address, $path);
         $many('a cut', '', line($at, $stored->address, 'events', cut($at, $stored->address)));
