@@ -20,7 +20,29 @@ final class JobBooks
     /** What a book is made of. */
     public static function key(StoredInstallation $stored): string
     {
-        return Kept::state(self::NAME, $stored->edition(), self::tools($stored));
+        return self::keyAt($stored, $stored->edition());
+    }
+
+    /** The same of another edition of what the shop works by. */
+    public static function keyAt(StoredInstallation $stored, string $edition): string
+    {
+        return Kept::state(self::NAME, $edition, self::tools($stored));
+    }
+
+    /**
+     * What was kept of other decisions follows from these as well, but for some jobs.
+     *
+     * @param  array<int|string, string>  $rows  parts that are other ones than in the book before
+     */
+    public static function bring(StoredInstallation $stored, JobBook $before, JobBook $now, array $rows): JobBook
+    {
+        $names = [];
+        for ($part = 0; $part < $now->index->parts(); $part++) {
+            array_push($names, ...array_map(static fn (JobSide $side): string => $side->name($part), JobSide::cases()));
+        }
+        Kept::bring($stored, $names, $before->state, $now->state);
+
+        return self::keep($stored, $now, $rows);
     }
 
     /** @return ?JobBook null where there is none, or one of a record that is not this one's */

@@ -72,7 +72,17 @@ final class Jobs
      */
     public function passing(StoredInstallation $stored, string $id): ?Job
     {
-        return $this->make($this->loaded($stored), [$id]);
+        return $this->in($this->loaded($stored), $id);
+    }
+
+    /**
+     * The same, of what somebody has read.
+     *
+     * @return ?Job null where it is no assembly
+     */
+    public function in(Loaded $loaded, string $id): ?Job
+    {
+        return $this->make($loaded, [$id]);
     }
 
     /**

@@ -6,7 +6,9 @@ namespace App\Bench;
 
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
+use App\Planning\Lineage;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Planning\Touched;
 use Closure;
 use Generator;
@@ -30,7 +32,7 @@ final class KeptJobs
     /** @var array<string, JobBook> by the name under which it is kept, in this request */
     private array $known = [];
 
-    public function __construct(private readonly Jobs $jobs)
+    public function __construct(private readonly Jobs $jobs, private readonly Near $near)
     {
     }
 
@@ -153,6 +155,10 @@ final class KeptJobs
             if ($there !== null && $there->written !== $torn?->written) {
                 return $there;
             }
+            $brought = $torn === null ? $this->brought($stored, $key) : null;
+            if ($brought !== null) {
+                return $brought;
+            }
             $rows = [];
             $index = $this->make($stored, JobBooks::last($stored), static function (array $jobs) use (&$rows): void {
                 $rows += JobBook::rows(intdiv(count($rows), count(JobSide::cases())), $jobs);
@@ -160,6 +166,69 @@ final class KeptJobs
 
             return JobBooks::keep($stored, JobBook::of($stored, $key, $index), $rows);
         });
+    }
+
+    /** What was decided about a few runs touches their jobs alone, as long as none comes or goes; null: it may be any. */
+    private function brought(StoredInstallation $stored, string $key): ?JobBook
+    {
+        $before = $stored->release_id === null ? JobBooks::last($stored) : null;
+        $runs = $before === null ? null : Lineage::around(
+            $stored,
+            static fn (string $at): bool => JobBooks::keyAt($stored, $at) === $before->state,
+        );
+        if ($before === null || $runs === null) {
+            return null;
+        }
+        $part = $runs === [] ? null : $this->near->runs($stored, $this->near->beside($stored, $runs));
+        $plan = $part?->plan();
+        $assemblies = [];
+        foreach ($plan === null ? [] : $runs as $run) {
+            $assembly = $plan->assemblies[$plan->assemblyOf[$run] ?? ''] ?? null;
+            $was = $before->index->assemblyOf[$run] ?? null;
+            if ($assembly?->id !== $was) {
+                return null;
+            }
+            $assemblies += $assembly === null ? [] : [$assembly->id => $assembly];
+        }
+        try {
+            return $part === null ? null : $this->with($stored, $part, $before, $key, $assemblies);
+        } catch (TornBook) {
+            return null;
+        }
+    }
+
+    /**
+     * @param  array<int|string, Assembly>  $assemblies  that may be another job since
+     *
+     * @throws TornBook
+     */
+    private function with(
+        StoredInstallation $stored,
+        Loaded $part,
+        JobBook $before,
+        string $key,
+        array $assemblies,
+    ): ?JobBook {
+        $made = JobBooks::prints($stored, $part, array_map(strval(...), array_keys($assemblies)));
+        $new = [];
+        foreach ($assemblies as $id => $assembly) {
+            $job = $before->job((string) $id);
+            if ($job?->line->runs !== $assembly->runs) {
+                return null;
+            }
+            array_push($new, ...$job->line->made === $made[$id] ? [] : [$assembly]);
+        }
+        $looked = $this->looked($stored, $part, $new, $made, $before->index->seen);
+        foreach ($new as $assembly) {
+            $job = $looked[$assembly->id] ?? null;
+            // Which tools there are is said of all jobs together.
+            if ($job === null || $job->past->tools !== $before->job($assembly->id)?->past->tools) {
+                return null;
+            }
+        }
+        [$after, $rows] = $before->with($looked, $before->index->last, $before->index->record);
+
+        return JobBooks::bring($stored, $before, JobBook::of($stored, $key, $after->index), $rows);
     }
 
     /**
@@ -244,7 +313,7 @@ final class KeptJobs
         $looked = $shelved = [];
         foreach ($assemblies as $assembly) {
             $id = $assembly->id;
-            $job = $this->jobs->passing($stored, $id);
+            $job = $this->jobs->in($loaded, $id);
             if ($job !== null && $job->traveller->operations !== []) {
                 $shelved[] = $job->keptAs(JobShelf::name([$id => $made[$id]]));
                 $looked[$id] = JobLook::first($assembly, $job, $loaded, $events, $seen[$id] ?? 0, $made[$id]);

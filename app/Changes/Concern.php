@@ -20,6 +20,7 @@ final readonly class Concern
      * @param  array<int|string, RunCard>  $is  the same since; without those that are gone
      * @param  array<array-key, string>  $clashes  texts of labels since → what they read upside down
      * @param  list<string>  $runs  of which something may be otherwise
+     * @param  list<string>  $around  those, and all that are dressed with one of them where that is another dress
      */
     public function __construct(
         public Loaded $before,
@@ -29,6 +30,7 @@ final readonly class Concern
         private array $is,
         private array $clashes,
         public array $runs,
+        private array $around,
     ) {
     }
 
@@ -65,7 +67,7 @@ final readonly class Concern
     public function bring(string $decisions): void
     {
         $stored = $this->before->stored;
-        Lineage::add($stored, $stored->decisions, $decisions, $this->runs, $this->wrong());
+        Lineage::add($stored, $stored->decisions, $decisions, $this->runs, $this->around, $this->wrong());
         $this->cards->bring($this->was, $this->is, $this->clashes, $decisions);
     }
 }

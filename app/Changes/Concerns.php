@@ -16,6 +16,7 @@ use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Port;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Near\ChangedCards;
 use Sartal\Core\Plan\Near\Clashes;
@@ -91,14 +92,46 @@ final readonly class Concerns
         $after = $after->seeing(Beyond::of($part, new ChangedCards($cards, $was, $is), $clashes));
         $moved = self::moved($before, $after);
         $concerned = Nearby::changing($cards, $between, $was, $is, $ties, $turned, Near::MOST, $moved);
-        $runs = array_map(strval(...), array_keys($concerned->runs ?? []));
+        if ($concerned === null) {
+            return null;
+        }
+        [$runs, $around] = array_map(
+            static fn (Nearby $of): array => array_map(strval(...), array_keys($of->runs)),
+            [$concerned, $moved === [] && self::isDressedAlike($decision->edits, $before, $after) ? $concerned : $all],
+        );
 
-        return $concerned === null ? null : new Concern($before, $after, $cards, $was, $is, $clashes, $runs);
+        return new Concern($before, $after, $cards, $was, $is, $clashes, $runs, $around);
     }
 
     private function read(Decision $decision, StoredCards $cards, Nearby $near, ?Loaded $on): ?Loaded
     {
         return $this->near->part($decision->on->stored ?? $decision->in, $cards, $near, $on);
+    }
+
+    /**
+     * Whether all that goes into a loom with the runs that are edited is as it was.
+     *
+     * @param  list<Edit>  $edits
+     */
+    private static function isDressedAlike(array $edits, Loaded $before, Loaded $after): bool
+    {
+        $dressed = static fn (?Run $run): array => $run === null ? [] : [
+            $run->cable,
+            $run->build,
+            $run->loom,
+            $run->withdrawn,
+            $run->sleeve,
+            $run->fittings(),
+        ];
+        foreach ($edits as $edit) {
+            $was = $before->installation->run($edit->key);
+            $is = $after->installation->run($edit->key);
+            if ($edit->kind !== DecisionKind::Run || $dressed($was) !== $dressed($is)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<string> runs that lie otherwise */

@@ -20,6 +20,7 @@ final class Lineage
      * Within the transaction of a decision.
      *
      * @param  list<string>  $runs  with which it has to do
+     * @param  list<string>  $around  those, and all that are dressed with one of them where that is another dress
      * @param  int  $wrong  by how much more is found to be wrong, and not only noted
      */
     public static function add(
@@ -27,6 +28,7 @@ final class Lineage
         string $was,
         string $since,
         array $runs,
+        array $around,
         int $wrong,
     ): void {
         DB::table('concerned')->insert([
@@ -34,6 +36,7 @@ final class Lineage
             'was' => $was,
             'since' => $since,
             'runs' => json_encode($runs, JSON_THROW_ON_ERROR),
+            'around' => json_encode($around, JSON_THROW_ON_ERROR),
             'wrong' => $wrong,
         ]);
         DB::delete(
@@ -50,9 +53,28 @@ final class Lineage
      */
     public static function since(StoredInstallation $stored, Closure $isFrom): ?array
     {
+        return self::named($stored, $isFrom, static fn (stdClass $step): string => (string) $step->runs);
+    }
+
+    /**
+     * @param  Closure(string): bool  $isFrom  of decisions, whether it is these that something was made of
+     * @return ?list<string> the same, with all that are dressed with one of them where that is another dress
+     */
+    public static function around(StoredInstallation $stored, Closure $isFrom): ?array
+    {
+        return self::named($stored, $isFrom, static fn (stdClass $step): string => (string) $step->around);
+    }
+
+    /**
+     * @param  Closure(string): bool  $isFrom
+     * @param  Closure(stdClass): string  $named
+     * @return ?list<string>
+     */
+    private static function named(StoredInstallation $stored, Closure $isFrom, Closure $named): ?array
+    {
         $runs = [];
         foreach (self::back($stored) as $step) {
-            $of = json_decode($step->runs, true, flags: JSON_THROW_ON_ERROR);
+            $of = json_decode($named($step), true, flags: JSON_THROW_ON_ERROR);
             $runs += array_fill_keys(array_filter(is_array($of) ? $of : [], is_string(...)), true);
             if (count($runs) > Near::MOST) {
                 return null;
@@ -87,7 +109,7 @@ final class Lineage
     {
         $steps = DB::table('concerned')->where('installation_id', $stored->id)->orderByDesc('id')->limit(self::LONG);
         $at = $stored->decisions;
-        foreach ($steps->get(['was', 'since', 'runs', 'wrong']) as $step) {
+        foreach ($steps->get(['was', 'since', 'runs', 'around', 'wrong']) as $step) {
             if ($step->since === $at) {
                 $at = (string) $step->was;
                 yield $step;

@@ -14,7 +14,6 @@ use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Near\Nearby;
-use Sartal\Core\Plan\Near\OnCard;
 use Sartal\Core\Plan\Near\TieName;
 
 /**
@@ -66,16 +65,19 @@ final class Near
         return $this->whole($stored);
     }
 
-    /** @return list<string> a run, and those that lie with it */
-    public function beside(StoredInstallation $stored, string $run): array
+    /**
+     * @param  list<string>  $runs
+     * @return list<string> these, what they hang together with, and all that lie with one of those
+     */
+    public function beside(StoredInstallation $stored, array $runs): array
     {
         $cards = StoredCards::current($stored);
-        $card = $cards?->of([$run])[$run] ?? null;
-        $beside = $cards === null || $card === null
-            ? []
-            : $cards->with(OnCard::Beside, $card->beside, self::MOST + 1);
+        $near = $cards === null
+            ? null
+            : Nearby::around($cards, self::between($stored), $cards->of($runs), [], self::MOST);
+        $all = $near === null ? [] : $near->runs + $near->rim;
 
-        return array_values(array_unique([$run, ...array_map(strval(...), array_keys($beside))]));
+        return array_values(array_unique([...$runs, ...array_map(strval(...), array_keys($all))]));
     }
 
     /**

@@ -22,6 +22,7 @@ return new class extends Migration
                 was varchar(40) not null,
                 since varchar(40) not null,
                 runs text not null,
+                around text not null,
                 wrong integer not null
             )',
         );

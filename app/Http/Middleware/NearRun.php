@@ -39,7 +39,7 @@ final readonly class NearRun
             Loaded::class,
             fn (): Loaded => $this->near->runs(
                 $open,
-                $to === self::BESIDE ? $this->near->beside($open, $run) : [$run],
+                $to === self::BESIDE ? $this->near->beside($open, [$run]) : [$run],
                 $ties,
             ),
         );

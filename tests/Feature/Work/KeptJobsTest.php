@@ -11,11 +11,20 @@ use App\Bench\Jobs;
 use App\Bench\JobSide;
 use App\Bench\KeptJob;
 use App\Bench\KeptJobs;
+use App\Changes\Author;
+use App\Changes\ChangeLog;
+use App\Changes\Decision;
+use App\Changes\Intent;
+use App\Planning\Edit;
 use App\Planning\InstallationStore;
+use App\Planning\Near;
+use App\Planning\Rows;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Work\Bench\Experience;
 use Sartal\Core\Work\Bench\TimeBook;
 use Tests\TestCase;
@@ -27,7 +36,7 @@ final class KeptJobsTest extends TestCase
 
     private static function kept(): KeptJobs
     {
-        return new KeptJobs(new Jobs(new InstallationStore()));
+        return new KeptJobs(new Jobs(new InstallationStore()), new Near(new InstallationStore()));
     }
 
     /**
@@ -102,6 +111,43 @@ final class KeptJobsTest extends TestCase
         }
 
         return $kind.' on '.$event['run'];
+    }
+
+    public function test_a_decision_about_a_few_runs_touches_their_jobs_alone(): void
+    {
+        self::near()->whole($this->installation->refresh());
+        self::kept()->of($this->installation);
+        $brought = [];
+        $edits = [
+            ['A-119', static fn (array $run): array => ['a' => ['tail' => '4 m'] + $run['a']] + $run],
+            ['A-121', static fn (array $run): array => ['code' => 'A-921'] + $run],
+            // Dressed elsewhere, what goes over those that are left is another size.
+            ['A-114', static fn (array $run): array => ['loom' => 'L4'] + $run],
+            ['M-202', static fn (array $run): array => ['note' => 'said'] + $run],
+            ['C-442', static fn (array $run): array => ['withdrawn' => true] + $run],
+        ];
+        foreach ($edits as [$id, $otherwise]) {
+            $stored = $this->installation->refresh();
+            $shape = (new Rows($stored))->current(DecisionKind::Run, $id) ?? self::fail('There is no '.$id.'.');
+            $by = new Author($this->person('planner'), Intent::Accept);
+            $edit = new Edit(DecisionKind::Run, $id, $otherwise($shape));
+            $on = self::near()->runs($stored, [$id]);
+            $this->app->make(ChangeLog::class)->write(Decision::on($on, $by, 'drawn', [$edit]));
+            $whole = 0;
+            DB::listen(static function (QueryExecuted $query) use (&$whole): void {
+                $whole += str_starts_with($query->sql, 'select "key", "version", "definition" from "runs"') &&
+                    ! str_contains($query->sql, '"key" in (') ? 1 : 0;
+            });
+            self::kept()->of($this->installation->refresh());
+            $brought[$id] = $whole === 0;
+            $this->compare($id);
+        }
+        self::assertSame(['A-119', 'A-121', 'A-114', 'M-202'], array_keys(array_filter($brought)));
+    }
+
+    private static function near(): Near
+    {
+        return new Near(new InstallationStore());
     }
 
     public function test_whatever_is_recorded_what_is_kept_is_what_would_be_made(): void
