@@ -15,6 +15,7 @@ use App\Planning\InstallationStore;
 use App\Planning\Kept;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Planning\Touched;
 use App\Recording\BenchRecorder;
 use App\Recording\Refused;
@@ -50,6 +51,7 @@ final readonly class RemedyDesk
         private KeptJobs $kept,
         private BenchRecorder $bench,
         private Times $times,
+        private Near $near,
     ) {
     }
 
@@ -111,7 +113,10 @@ final readonly class RemedyDesk
     /** @param  list<string>  $runs  of which something is overtaken */
     public function standing(StoredInstallation $stored, array $runs): Impact
     {
-        $loaded = $this->jobs->loaded($stored);
+        // Of nothing, it is a sum of nothing.
+        $loaded = $runs === [] && $stored->release_id === null
+            ? $this->near->runs($stored, [])
+            : $this->jobs->loaded($stored);
 
         return (new ImpactPlanner(
             new Work($loaded->installation, $loaded->plan(), $loaded->record),

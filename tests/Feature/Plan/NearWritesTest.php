@@ -105,7 +105,7 @@ final class NearWritesTest extends TestCase
         $this->whole();
         $this->pages('M-201');
         $brought = 0;
-        for ($seed = 1; $seed <= 12; $seed++) {
+        for ($seed = 1; $seed <= 10; $seed++) {
             $random = new Randomizer(new Mt19937(700 + $seed));
             $edits = [];
             foreach ($drawn->edits($random) as [$kind, $key, $shape]) {
@@ -132,7 +132,7 @@ final class NearWritesTest extends TestCase
             DB::rollBack();
             self::assertSame($anew, $kept, 'seed '.$seed);
         }
-        self::assertGreaterThan(6, $brought);
+        self::assertGreaterThan(4, $brought);
     }
 
     /** @return array<string, string> what some pages answer, by their address */

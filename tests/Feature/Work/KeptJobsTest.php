@@ -139,10 +139,26 @@ final class KeptJobsTest extends TestCase
                     ! str_contains($query->sql, '"key" in (') ? 1 : 0;
             });
             self::kept()->of($this->installation->refresh());
+            $this->as('lead')->getJson('/api/bench/'.$id);
             $brought[$id] = $whole === 0;
+            $page = $this->pages($id);
             $this->compare($id);
+            DB::beginTransaction();
+            DB::delete('delete from kept');
+            DB::delete('delete from run_cards');
+            self::assertSame($this->pages($id), $page, $id);
+            DB::rollBack();
         }
         self::assertSame(['A-119', 'A-121', 'A-114', 'M-202'], array_keys(array_filter($brought)));
+    }
+
+    /** @return list<mixed> what its job is, and what is overtaken of all */
+    private function pages(string $run): array
+    {
+        return [
+            $this->as('lead')->getJson('/api/bench/'.$run)->json(),
+            $this->as('lead')->getJson('/api/overtaken')->json(),
+        ];
     }
 
     private static function near(): Near

@@ -27,6 +27,7 @@ use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Recording\BenchRecord;
 use App\Recording\BenchRecorder;
 use App\Recording\DeviceClock;
@@ -66,6 +67,7 @@ final readonly class BenchController
         private BenchRecord $records,
         private Places $places,
         private ShapeDecoder $decoder,
+        private Near $near,
     ) {
     }
 
@@ -100,7 +102,9 @@ final readonly class BenchController
             'job' => JobResource::kept(
                 $stored,
                 $job,
-                fn (): Loaded => $this->jobs->loaded($stored),
+                fn (): Loaded => $stored->release_id === null
+                    ? $this->near->runs($stored, $this->near->beside($stored, $job->runs()))
+                    : $this->jobs->loaded($stored),
                 $times->experience($stored),
             ),
             'state' => $this->state($stored, $job),
