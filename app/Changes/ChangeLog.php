@@ -35,7 +35,7 @@ final readonly class ChangeLog
      */
     public function write(Decision $decision): Written
     {
-        $concern = $this->concerns->of($decision);
+        $concern = $decision->by->intent === Intent::Park ? null : $this->concerns->of($decision);
         $ahead = $this->foresight->weigh($decision, $concern);
 
         return DB::transaction(function () use ($decision, $concern, $ahead): Written {
