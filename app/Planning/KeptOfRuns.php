@@ -24,9 +24,13 @@ final readonly class KeptOfRuns
     /** s that others wait while one makes it. */
     private const PATIENCE = 120;
 
+    /** Of these it is: whoever makes some of it may read what somebody has decided meanwhile, and that is made again. */
+    private string $decisions;
+
     /** @param  Closure(string): string  $state  decisions → what it is made of */
     public function __construct(private StoredInstallation $stored, private string $name, private Closure $state)
     {
+        $this->decisions = $stored->decisions;
     }
 
     /**
@@ -48,7 +52,7 @@ final readonly class KeptOfRuns
     /** @return ?array<int|string, T> null where nobody has kept it, or not all of it */
     private function known(): ?array
     {
-        $state = $this->state($this->stored->decisions);
+        $state = $this->state($this->decisions);
         $order = Kept::get($this->stored, $this->name, $state);
         if ($order === null) {
             return null;
@@ -104,7 +108,7 @@ final readonly class KeptOfRuns
             static fn (string $run): bool => ! isset($gone[$run]) || array_key_exists($run, $new),
         );
         $order = array_values(array_unique([...$order, ...array_map(strval(...), array_keys($new))]));
-        $state = $this->state($this->stored->decisions);
+        $state = $this->state($this->decisions);
         Kept::bring($this->stored, $this->names(), $kept['state'], $state);
         Kept::putAll($this->stored, array_map(serialize(...), $bodies) + [$this->name => serialize($order)], $state);
 
@@ -122,7 +126,7 @@ final readonly class KeptOfRuns
         foreach ($made as $run => $of) {
             $parts[$this->part((string) $run)][$run] = $of;
         }
-        $state = $this->state($this->stored->decisions);
+        $state = $this->state($this->decisions);
         foreach (array_chunk($parts, self::TOGETHER, true) as $some) {
             Kept::putAll($this->stored, array_map(serialize(...), $some), $state);
         }

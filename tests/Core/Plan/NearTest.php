@@ -203,7 +203,7 @@ final class NearTest extends TestCase
             array_values($was->equipment()),
         ));
         $after = Clashes::after($before, $old, $new, $cards, $ports);
-        $near = Nearby::changing(
+        $changing = static fn (?array $moved): ?Nearby => Nearby::changing(
             $cards,
             self::between($was),
             $old,
@@ -211,7 +211,9 @@ final class NearTest extends TestCase
             $ties,
             Clashes::between($before, $after),
             self::MOST,
+            $moved,
         );
+        $near = $changing(null);
         self::assertNotNull($near);
         // Of those that lie with what is changed, the ones that lie otherwise since.
         [$lay, $lays] = [self::plan($was)->layout->lays, self::plan($is)->layout->lays];
@@ -220,16 +222,7 @@ final class NearTest extends TestCase
             static fn (Lay $of, int|string $run): bool => isset($lay[$run]) && $of != $lay[$run],
             ARRAY_FILTER_USE_BOTH,
         );
-        $concerned = Nearby::changing(
-            $cards,
-            self::between($was),
-            $old,
-            $new,
-            $ties,
-            Clashes::between($before, $after),
-            self::MOST,
-            array_map(strval(...), array_keys($moved)),
-        );
+        $concerned = $changing(array_map(strval(...), array_keys($moved)));
         self::assertNotNull($concerned);
         self::assertSame([], array_diff_key($concerned->runs, $near->runs));
         $newCards = HeldCards::from($is);
