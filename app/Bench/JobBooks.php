@@ -51,6 +51,12 @@ final class JobBooks
         return self::of($stored, $key, Kept::get($stored, self::NAME, $key));
     }
 
+    /** @return bool whether one is kept: it is not read for that */
+    public static function isKept(StoredInstallation $stored, string $key): bool
+    {
+        return Kept::has($stored, self::NAME, $key);
+    }
+
     /** What was kept last, of whatever decisions. */
     public static function last(StoredInstallation $stored): ?JobBook
     {

@@ -60,6 +60,23 @@ final class KeptJobs
         return $this->book($stored)->index->tools;
     }
 
+    /**
+     * Jobs as they are kept, brought forward where that can be done: whoever asks for one of them finds it then. All of
+     * them are made by whoever asks for all.
+     */
+    public function ready(StoredInstallation $stored): void
+    {
+        $key = JobBooks::key($stored);
+        if (! isset($this->known[$key]) && ! JobBooks::isKept($stored, $key)) {
+            Kept::alone(
+                $stored,
+                $key,
+                self::PATIENCE,
+                fn (): ?JobBook => JobBooks::read($stored, $key) ?? $this->brought($stored, $key),
+            );
+        }
+    }
+
     /** What the crew's own record says of how long things take and of what is found. */
     public function experience(StoredInstallation $stored): Experience
     {

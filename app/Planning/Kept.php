@@ -60,6 +60,14 @@ final class Kept
         return $kept !== null && $kept['state'] === $state ? $kept['body'] : null;
     }
 
+    /** @return bool whether it is kept, of that state: it is not read for that */
+    public static function has(StoredInstallation $stored, string $name, string $state): bool
+    {
+        $row = DB::table('kept')->where('installation_id', $stored->id)->where('name', self::short($name));
+
+        return $row->where('state', $state)->exists();
+    }
+
     /**
      * @param  bool  $byAny  by whatever code it was made
      * @return ?array{state: string, body: string} whatever it was made of, by this code

@@ -68,6 +68,7 @@ final readonly class BenchController
         private Places $places,
         private ShapeDecoder $decoder,
         private Near $near,
+        private KeptJobs $kept,
     ) {
     }
 
@@ -251,6 +252,8 @@ final readonly class BenchController
 
     private function job(StoredInstallation $stored, string $ids): Job
     {
+        $this->kept->ready($stored);
+
         return $this->jobs->of($stored, explode(',', $ids)) ??
             abort(404, 'There is no such job. A run of it may have been removed, or joined to another.');
     }
