@@ -185,7 +185,7 @@ final class KeptJobs
         });
     }
 
-    /** What was decided about a few runs touches their jobs alone, as long as none comes or goes; null: it may be any. */
+    /** What was decided about a few runs touches their jobs alone, as long as none comes or goes; null: any. */
     private function brought(StoredInstallation $stored, string $key): ?JobBook
     {
         $before = $stored->release_id === null ? JobBooks::last($stored) : null;

@@ -24,7 +24,7 @@ final readonly class KeptOfRuns
     /** s that others wait while one makes it. */
     private const PATIENCE = 120;
 
-    /** Of these it is: whoever makes some of it may read what somebody has decided meanwhile, and that is made again. */
+    /** Of these it is: whoever makes some of it may read what was decided meanwhile, and that is made again. */
     private string $decisions;
 
     /** @param  Closure(string): string  $state  decisions → what it is made of */

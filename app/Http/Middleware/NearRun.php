@@ -25,7 +25,7 @@ final readonly class NearRun
 
     /**
      * @param  Closure(Request): Response  $next
-     * @param  string  $to  field of what is sent that names a place of another run, or "beside": what lies with it counts
+     * @param  string  $to  field of what is sent that names a place of another run; "beside": what lies with it counts
      */
     public function handle(Request $request, Closure $next, string $to = ''): Response
     {
