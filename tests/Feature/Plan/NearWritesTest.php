@@ -31,7 +31,7 @@ use Tests\TestCase;
 /** Whoever edits a run reads what it has to do with: what is answered and what is kept is as if all of it were read. */
 final class NearWritesTest extends TestCase
 {
-    private const ROUNDS = 40;
+    private const ROUNDS = 24;
 
     public function test_cards_are_brought_forward_as_they_would_be_made_anew(): void
     {
@@ -73,7 +73,7 @@ final class NearWritesTest extends TestCase
         $this->whole();
         $random = new Randomizer(new Mt19937(7));
         $runs = StoredRun::query()->where('installation_id', $this->installation->id)->orderBy('id')->get();
-        for ($round = 0; $round < 24; $round++) {
+        for ($round = 0; $round < 16; $round++) {
             $run = $runs[$random->getInt(0, count($runs) - 1)]->refresh();
             $other = $runs[$random->getInt(0, count($runs) - 1)];
             $answer = $this->as('planner')->withHeader(Intent::HEADER, $round % 2 === 0 ? 'accept' : 'ask')->patchJson(
@@ -105,7 +105,7 @@ final class NearWritesTest extends TestCase
         $this->whole();
         $this->pages('M-201');
         $brought = 0;
-        for ($seed = 1; $seed <= 10; $seed++) {
+        for ($seed = 1; $seed <= 8; $seed++) {
             $random = new Randomizer(new Mt19937(700 + $seed));
             $edits = [];
             foreach ($drawn->edits($random) as [$kind, $key, $shape]) {
@@ -132,7 +132,7 @@ final class NearWritesTest extends TestCase
             DB::rollBack();
             self::assertSame($anew, $kept, 'seed '.$seed);
         }
-        self::assertGreaterThan(4, $brought);
+        self::assertGreaterThan(3, $brought);
     }
 
     /** @return array<string, string> what some pages answer, by their address */
