@@ -151,7 +151,7 @@ final readonly class PackDesk
         $disk->put($folder.'/README.txt', self::readMe($packing));
         $next('Photos');
         $own = Uploads::of($stored);
-        $taken = array_map(static fn (Event $event): string => $event->picture(), $loaded->record->events);
+        $taken = array_map(static fn (Event $event): string => $event->picture(), $loaded->record->events());
         foreach ($loaded->installation->whys() as $why) {
             array_push($taken, ...$why->pictures);
         }
@@ -263,7 +263,7 @@ final readonly class PackDesk
     private static function tests(PackContents $packing): string
     {
         $rows = [];
-        foreach ($packing->loaded->record->events as $event) {
+        foreach ($packing->loaded->record->events() as $event) {
             if ($event->kind === EventKind::Tested) {
                 $rows[] = [
                     $packing->loaded->installation->runs()[$event->run]->code ?? $event->run,
@@ -300,7 +300,7 @@ final readonly class PackDesk
                     $event->note,
                     $event->step,
                 ],
-                $packing->loaded->record->events,
+                $packing->loaded->record->events(),
             ),
         );
     }

@@ -18,7 +18,7 @@ final readonly class KeptOfRuns
     /** Into which they are divided, so that whoever changes one does not write them all. */
     private const PARTS = 32;
 
-    /** Of those, how many are read or written with one question. */
+    /** Of those, how many are written with one question: they are all of it, and in hand besides. */
     private const TOGETHER = 8;
 
     /** s that others wait while one makes it. */
@@ -58,12 +58,10 @@ final readonly class KeptOfRuns
             return null;
         }
         $known = [];
-        foreach (array_chunk($this->names(), self::TOGETHER) as $names) {
-            foreach (Kept::all($this->stored, $names, $state) as $body) {
-                /** @var array<int|string, T> $some */
-                $some = unserialize($body);
-                $known += $some;
-            }
+        foreach (Kept::all($this->stored, $this->names(), $state) as $body) {
+            /** @var array<int|string, T> $some */
+            $some = unserialize($body);
+            $known += $some;
         }
         $listed = [];
         foreach (self::list($order) as $run) {

@@ -248,21 +248,24 @@ final class KeptStandings
             foreach ($plan->assemblies as $id => $assembly) {
                 $parts[StandingShelf::part((string) $id)][$id] = $assembly;
             }
-            foreach ($parts as $part => $assemblies) {
-                $facts = array_map(
-                    static fn (Assembly $assembly): AssemblyFacts => Standings::factsOn(
-                        $assembly,
-                        $loaded->installation,
-                        $plan,
-                        $plan->reliedOn(...),
-                    ),
-                    $assemblies,
-                );
-                $now = array_map(
-                    static fn (AssemblyFacts $of): AssemblyStanding => $rules->standings->of($of, $all),
-                    $facts,
-                );
-                $this->shelf->put($this->state, [$part => $facts], [$part => $now]);
+            foreach (array_chunk($parts, StandingShelf::TOGETHER, true) as $some) {
+                $facts = $now = [];
+                foreach ($some as $part => $assemblies) {
+                    $facts[$part] = array_map(
+                        static fn (Assembly $assembly): AssemblyFacts => Standings::factsOn(
+                            $assembly,
+                            $loaded->installation,
+                            $plan,
+                            $plan->reliedOn(...),
+                        ),
+                        $assemblies,
+                    );
+                    $now[$part] = array_map(
+                        static fn (AssemblyFacts $of): AssemblyStanding => $rules->standings->of($of, $all),
+                        $facts[$part],
+                    );
+                }
+                $this->shelf->put($this->state, $facts, $now);
             }
             $loaded->prints->write();
             $this->shelf->put($this->state, [], [], $rules, $book);

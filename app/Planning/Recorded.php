@@ -40,7 +40,10 @@ final class Recorded
             $row->where('step', '')->orWhereNotIn('kind', self::apart());
         });
 
-        return new Record(self::withCauses($stored, $rows), new StoredSteps($stored, $runs));
+        return new Record(
+            static fn (): array => Uncollected::run(static fn (): array => self::withCauses($stored, $rows)),
+            new StoredSteps($stored, $runs),
+        );
     }
 
     /** By which stock, or what is to be had, is another; with what that was done on, for the order follows from it. */

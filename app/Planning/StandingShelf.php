@@ -14,8 +14,11 @@ final readonly class StandingShelf
     /** Into which assemblies are divided. */
     private const PARTS = 64;
 
-    /** Parts that are read or written at once. */
-    private const TOGETHER = 16;
+    /** Parts that are written at once. */
+    public const TOGETHER = 16;
+
+    /** Parts that are read at once. */
+    private const READ = 32;
 
     public function __construct(private StoredInstallation $stored, private string $name)
     {
@@ -71,7 +74,7 @@ final readonly class StandingShelf
     public function standings(array $parts, string $state): array
     {
         $found = [];
-        foreach (array_chunk($parts, self::TOGETHER) as $some) {
+        foreach (array_chunk($parts, self::READ) as $some) {
             $names = array_map($this->now(...), $some);
             $bodies = Kept::all($this->stored, $names, $state);
             foreach ($some as $i => $part) {

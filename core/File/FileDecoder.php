@@ -46,7 +46,7 @@ final class FileDecoder
         );
         $fields->done();
         $known = array_flip(array_map(static fn (Person $person): string => $person->id, $people));
-        foreach ($file->record->events as $i => $event) {
+        foreach ($file->record->events() as $i => $event) {
             self::event($problems, $i, $event, $installation, $known);
         }
         $problems->settle();

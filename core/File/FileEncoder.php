@@ -38,7 +38,7 @@ final class FileEncoder
                 ]),
                 $file->people,
             ),
-            'record' => array_map(EventCodec::encode(...), $file->record->events),
+            'record' => array_map(EventCodec::encode(...), $file->record->events()),
         ];
     }
 

@@ -60,7 +60,7 @@ final readonly class InstallationFile implements FileContents
     /** @return list<Event> */
     public function events(): array
     {
-        return $this->record->events;
+        return $this->record->events();
     }
 
     public function print(): string

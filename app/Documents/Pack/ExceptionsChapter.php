@@ -23,7 +23,7 @@ final class ExceptionsChapter
         }
         $book->heading('Left out, with the reason');
         $none = true;
-        foreach ($packing->loaded->record->events as $event) {
+        foreach ($packing->loaded->record->events() as $event) {
             if ($event->kind === EventKind::Skipped) {
                 $none = false;
                 $book->line(

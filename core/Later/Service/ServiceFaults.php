@@ -21,7 +21,7 @@ final class ServiceFaults
     {
         $assembly = static fn (string $run): string => $assemblyOf[$run] ?? $run;
 
-        return self::in($record->events, static fn (string $a, string $b): bool => $assembly($a) === $assembly($b));
+        return self::in($record->events(), static fn (string $a, string $b): bool => $assembly($a) === $assembly($b));
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Proof\Record;
 
+use Closure;
+
 /**
  * Everything that was done on one installation, in the order in which it was
  * done, as far as that is known: see {@see Order}. In whatever order the same
@@ -11,60 +13,54 @@ namespace Sartal\Core\Proof\Record;
  */
 final class Record
 {
-    /** @var array<int|string, list<Event>> */
-    private array $byRun = [];
+    /** @var ?Closure(): iterable<Event> */
+    private readonly ?Closure $given;
 
-    /** @var array<int|string, list<Event>> run → tests that cover it and stand with another run */
-    private array $covering = [];
-
-    /** @var list<Event> */
-    public readonly array $events;
-
-    /** @var array<int|string, int> id → place in that order */
-    private array $place = [];
-
-    private readonly bool $ofCauses;
+    private ?Arranged $arranged;
 
     /**
-     * @param  iterable<Event>  $events  repeats of an id are the same event
+     * @param  iterable<Event>|Closure(): iterable<Event>  $given  repeats of an id are the same event; where it is a
+     *     closure, they are read when somebody asks for one
      * @param  ?Steps  $steps  where single steps are that are not among them; null: they are
      */
-    public function __construct(iterable $events = [], private readonly ?Steps $steps = null)
+    public function __construct(iterable|Closure $given = [], private readonly ?Steps $steps = null)
     {
-        $once = [];
-        foreach ($events as $event) {
-            $once[$event->id] ??= $event;
-        }
-        $this->events = Order::of(array_values($once));
-        $this->ofCauses = Order::isOfCauses($this->events);
-        foreach ($this->events as $i => $event) {
-            $this->place[$event->id] = $i;
-            $this->byRun[$event->run][] = $event;
-            foreach ($event->covers() as $run) {
-                if ($run !== $event->run) {
-                    $this->covering[$run][] = $event;
-                }
-            }
-        }
+        $this->given = $given instanceof Closure ? $given : null;
+        $this->arranged = $given instanceof Closure ? null : new Arranged($given);
+    }
+
+    /** @return list<Event> in their order */
+    public function events(): array
+    {
+        return $this->arranged()->events;
+    }
+
+    private function arranged(): Arranged
+    {
+        return $this->arranged ??= new Arranged($this->given === null ? [] : ($this->given)());
     }
 
     /** Which of two came first: < 0, the first; 0, that is open. */
     public function compare(Event $a, Event $b): int
     {
-        return $this->ofCauses
-            ? ($this->place[$a->id] ?? PHP_INT_MAX) <=> ($this->place[$b->id] ?? PHP_INT_MAX)
+        $arranged = $this->arranged();
+
+        return $arranged->ofCauses
+            ? ($arranged->place[$a->id] ?? PHP_INT_MAX) <=> ($arranged->place[$b->id] ?? PHP_INT_MAX)
             : $a->received <=> $b->received;
     }
 
     public function event(string $id): ?Event
     {
-        return $this->events[$this->place[$id] ?? -1] ?? null;
+        $arranged = $this->arranged();
+
+        return $arranged->events[$arranged->place[$id] ?? -1] ?? null;
     }
 
     /** @return list<Event> of one run, and the tests that are written down with it */
     public function of(string $run): array
     {
-        return $this->byRun[$run] ?? [];
+        return $this->arranged()->byRun[$run] ?? [];
     }
 
     /**
@@ -75,7 +71,7 @@ final class Record
      */
     public function covering(string $run): array
     {
-        return $this->covering[$run] ?? [];
+        return $this->arranged()->covering[$run] ?? [];
     }
 
     /**

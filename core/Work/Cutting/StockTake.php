@@ -60,7 +60,7 @@ final class StockTake
     /** Whether anything was cut. */
     public static function isBegun(Record $record): bool
     {
-        foreach ($record->events as $event) {
+        foreach ($record->events() as $event) {
             if ($event->kind === EventKind::Cut) {
                 return true;
             }
@@ -98,7 +98,7 @@ final class StockTake
     private static function made(Record $record): array
     {
         $made = [];
-        foreach ($record->events as $event) {
+        foreach ($record->events() as $event) {
             if ($event->kind === EventKind::Cut && $event->cut()?->reel !== null) {
                 $made[$event->cut()->reel][] = $event->cut();
             }
@@ -151,7 +151,7 @@ final class StockTake
         $holders = self::holders($facts, $record);
         $lengths = self::lengths($record);
         $pieces = [];
-        foreach ($record->events as $event) {
+        foreach ($record->events() as $event) {
             $run = $facts->runs[$event->run] ?? null;
             // A piece goes by the event that cut it, whoever has it now.
             if (
@@ -207,7 +207,7 @@ final class StockTake
     private static function lengths(Record $record): array
     {
         $lengths = [];
-        foreach ($record->events as $event) {
+        foreach ($record->events() as $event) {
             if ($event->kind === EventKind::Cut && $event->cut() !== null) {
                 $lengths[self::piece($event)] = $event->cut()->length;
             }

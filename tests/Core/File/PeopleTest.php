@@ -73,7 +73,7 @@ final class PeopleTest extends TestCase
         $data['record'][0] += ['on' => [strtoupper(self::CAUSE), self::CAUSE], 'skew' => -7200];
         $data['record'][1] += ['on' => []];
         $file = self::parse($data);
-        $by = array_column($file->record->events, null, 'id');
+        $by = array_column($file->record->events(), null, 'id');
         [$first, $second, $third] = array_map(static fn (int $i) => $by[$data['record'][$i]['id']], [0, 1, 2]);
         self::assertSame([[self::CAUSE], -7200, []], [$first->on, $first->skew, $second->on]);
         self::assertNull($third->on);

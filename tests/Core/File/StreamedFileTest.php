@@ -48,7 +48,7 @@ final class StreamedFileTest extends TestCase
             $by = static fn (Event $event): string => $event->id;
             $events = [...$file->events()];
             self::assertEqualsCanonicalizing(
-                array_map(EventCodec::encode(...), $whole->record->events),
+                array_map(EventCodec::encode(...), $whole->record->events()),
                 array_map(EventCodec::encode(...), $events),
             );
             self::assertSame(count($events), count(array_unique(array_map($by, $events))));

@@ -57,7 +57,7 @@ final class ImpactPropertiesTest extends TestCase
             }
         }
         $last = [];
-        foreach ($record->events as $event) {
+        foreach ($record->events() as $event) {
             if ($event->step !== '') {
                 $last[$event->run][$event->step] = $event;
                 foreach ($event->rework()->reopens ?? [] as $again) {

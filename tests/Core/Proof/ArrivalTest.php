@@ -249,7 +249,7 @@ final class ArrivalTest extends TestCase
         $record = new Record([$pass, $cut]);
         self::assertSame(
             [$cut->id, $pass->id],
-            array_map(static fn (Event $event): string => $event->id, $record->events),
+            array_map(static fn (Event $event): string => $event->id, $record->events()),
         );
         self::assertSame($doubt === '', Doubt::of($pass, $record) === '');
         self::assertStringContainsString($doubt, Doubt::of($pass, $record));

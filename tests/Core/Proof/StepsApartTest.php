@@ -31,8 +31,8 @@ final class StepsApartTest extends TestCase
             $whole = new Record($all);
             $part = new Record($random->shuffleArray($kept));
             self::assertSame(
-                self::ids(array_filter($whole->events, static fn (Event $event): bool => isset($kept[$event->id]))),
-                self::ids($part->events),
+                self::ids(array_filter($whole->events(), static fn (Event $event): bool => isset($kept[$event->id]))),
+                self::ids($part->events()),
                 'seed '.$seed,
             );
             $moved += count($apart);
@@ -60,7 +60,7 @@ final class StepsApartTest extends TestCase
         // Done on the later one, by a clock that says it was before both.
         $wrong = self::event($random, EventKind::Joined, 'R-2', 50, [$later->id], Side::A);
         foreach ([[$early, $later, $wrong], [$wrong, $later, $early]] as $arrived) {
-            self::assertSame([$early->id, $later->id, $wrong->id], self::ids((new Record($arrived))->events));
+            self::assertSame([$early->id, $later->id, $wrong->id], self::ids((new Record($arrived))->events()));
         }
     }
 
@@ -71,8 +71,8 @@ final class StepsApartTest extends TestCase
         $other = self::event($random, EventKind::Cut, 'R-1', 90, [$one->id]);
         $one = $one->doneOn([$other->id]);
         self::assertSame(
-            self::ids((new Record([$one, $other]))->events),
-            self::ids((new Record([$other, $one]))->events),
+            self::ids((new Record([$one, $other]))->events()),
+            self::ids((new Record([$other, $one]))->events()),
         );
     }
 

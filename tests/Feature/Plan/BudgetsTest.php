@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Plan;
 
+use App\Changes\Intent;
 use App\Formats\FileImporter;
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\DB;
@@ -26,7 +27,7 @@ final class BudgetsTest extends TestCase
 
     /** Page → questions, rows, octets as they go over the network; when nothing is new. */
     private const AGAIN = [
-        'schedule' => [12, 20, 26_000],
+        'schedule' => [12, 120, 26_000],
         'outstanding' => [12, 10, 300],
         'bench' => [18, 1_900, 30_000],
         'bench/'.self::RUN => [18, 1_200, 30_000],
@@ -37,7 +38,7 @@ final class BudgetsTest extends TestCase
         'overtaken' => [12, 20, 300],
         'runs/'.self::RUN => [17, 600, 10_000],
         'runs/'.self::RUN.'/test' => [18, 600, 17_000],
-        'cutting' => [14, 20, 20_000],
+        'cutting' => [14, 100, 20_000],
         'parts?scope=installation&brief=1' => [10, 10, 10_000],
         'labels/shown?usual=1&only=left' => [12, 20, 21_000],
         'building?brief=1' => [10, 10, 84_000],
@@ -57,6 +58,20 @@ final class BudgetsTest extends TestCase
         'runs/'.self::RUN => [22, 1_900],
         'runs/'.self::RUN.'/test' => [22, 1_900],
     ];
+
+    /** Page → questions and rows when somebody has written another note on a run: those of its runs, not of all. */
+    private const EDITED = [
+        'schedule' => [56, 1_700],
+        'outstanding' => [84, 2_000],
+        'bench' => [56, 1_900],
+        'bench/'.self::RUN => [66, 1_900],
+        'runs/'.self::RUN => [52, 2_100],
+        'runs/'.self::RUN.'/test' => [56, 2_100],
+        'runs/'.self::RUN.'/sheet/A' => [30, 700],
+    ];
+
+    /** Questions and rows of an edit itself, asked first what it overtakes: its own, and what there are few of. */
+    private const EDIT = [66, 2_600];
 
     /** Questions and rows of a record itself: what was done to its own cable, and nothing of the others. */
     private const RECORD = [34, 3_000];
@@ -83,6 +98,26 @@ final class BudgetsTest extends TestCase
             self::within($budget, $page.', after a record');
         }
         $this->conditional();
+        foreach (self::EDITED as $page => $budget) {
+            CountingStatement::begin();
+            $this->edit();
+            self::within(self::EDIT, 'an edit');
+            CountingStatement::begin();
+            $this->ask($page);
+            self::within($budget, $page.', after an edit');
+        }
+    }
+
+    private function edit(): void
+    {
+        $run = $this->large->runs()->where('key', self::RUN)->firstOrFail();
+        $this->as('planner')
+            ->withHeader(Intent::HEADER, Intent::Ask->value)
+            ->patchJson('/api/i/'.$this->large->address.'/runs/'.self::RUN, [
+                'version' => $run->version,
+                'line' => ['note' => 'version '.$run->version],
+            ])
+            ->assertOk();
     }
 
     protected function tearDown(): void
@@ -108,6 +143,7 @@ final class BudgetsTest extends TestCase
     /** @param  array{int, int}  $budget */
     private static function within(array $budget, string $what): void
     {
+
         self::assertLessThanOrEqual($budget[0], CountingStatement::$asked, $what.': questions to the database');
         self::assertLessThanOrEqual($budget[1], CountingStatement::$rows, $what.': rows');
         self::assertGreaterThan(0, CountingStatement::$asked, 'counted');

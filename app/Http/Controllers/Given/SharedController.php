@@ -145,7 +145,7 @@ final readonly class SharedController
     /** A reel that something was cut off stays: its marks are the record's. */
     private function cutFrom(DecisionKind $kind, string $id, Loaded $loaded): ?string
     {
-        foreach ($kind === DecisionKind::Reel ? $loaded->record->events : [] as $event) {
+        foreach ($kind === DecisionKind::Reel ? $loaded->record->events() : [] as $event) {
             if ($event->kind === EventKind::Cut && $event->cut()?->reel === $id) {
                 return $loaded->installation->runs()[$event->run]->code ?? $event->run;
             }

@@ -261,7 +261,7 @@ final readonly class CuttingResource
     private function recorded(Record $record, array $people): array
     {
         $cuts = array_filter(
-            $record->events,
+            $record->events(),
             static fn (Event $event): bool => $event->kind === EventKind::Cut && $event->cut()?->planned === false,
         );
         usort($cuts, static fn (Event $a, Event $b): int => $b->received <=> $a->received);
