@@ -33,6 +33,9 @@ final readonly class Concerns
     /** Edits of one decision: where there are more, everything is looked at. */
     private const MOST = 300;
 
+    /** Runs that they have to do with: where there are more, to look at them is no less than to make all anew. */
+    private const WORTH = 120;
+
     public function __construct(private InstallationStore $store, private Near $near)
     {
     }
@@ -49,13 +52,13 @@ final readonly class Concerns
         if ($cards === null) {
             return null;
         }
-        $was = $cards->of($runs) + $cards->with(OnCard::Ties, self::circuits($ties), Near::MOST + 1);
-        if (count($was) > Near::MOST) {
+        $was = $cards->of($runs) + $cards->with(OnCard::Ties, self::circuits($ties), self::WORTH + 1);
+        if (count($was) > self::WORTH) {
             return null;
         }
         $between = Near::between($stored);
         // What lies around it, as far as that can be said before it is read: labels may say something else since.
-        $near = Nearby::changing($cards, $between, $was, [], $ties, [], Near::MOST);
+        $near = Nearby::changing($cards, $between, $was, [], $ties, [], self::WORTH);
         $before = $near === null ? null : $this->read($decision, $cards, $near, $decision->on);
         if ($near === null || $before === null) {
             return null;
@@ -77,7 +80,7 @@ final readonly class Concerns
         $ports = self::ports($after->installation);
         $clashes = Clashes::after($cards->clashes, $was, $is, $cards, $ports);
         $turned = Clashes::between($cards->clashes, $clashes);
-        $all = Nearby::changing($cards, $between, $was, $is, $ties, $turned, Near::MOST);
+        $all = Nearby::changing($cards, $between, $was, $is, $ties, $turned, self::WORTH);
         if ($all === null) {
             return null;
         }
@@ -91,7 +94,7 @@ final readonly class Concerns
         $part = array_diff_key($all->runs + $all->rim, $was) + $is;
         $after = $after->seeing(Beyond::of($part, new ChangedCards($cards, $was, $is), $clashes));
         $moved = self::moved($before, $after);
-        $concerned = Nearby::changing($cards, $between, $was, $is, $ties, $turned, Near::MOST, $moved);
+        $concerned = Nearby::changing($cards, $between, $was, $is, $ties, $turned, self::WORTH, $moved);
         if ($concerned === null) {
             return null;
         }
