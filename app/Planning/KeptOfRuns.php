@@ -19,7 +19,7 @@ final readonly class KeptOfRuns
     private const PARTS = 32;
 
     /** Of those, how many are written with one question: they are all of it, and in hand besides. */
-    private const TOGETHER = 8;
+    private const TOGETHER = 16;
 
     /** s that others wait while one makes it. */
     private const PATIENCE = 120;
