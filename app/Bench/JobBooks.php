@@ -51,10 +51,10 @@ final class JobBooks
         return self::of($stored, $key, Kept::get($stored, self::NAME, $key));
     }
 
-    /** @return bool whether one is kept: it is not read for that */
-    public static function isKept(StoredInstallation $stored, string $key): bool
+    /** @return ?string what the one that is kept was made of, which is not read for that; null where there is none */
+    public static function keptOf(StoredInstallation $stored): ?string
     {
-        return Kept::has($stored, self::NAME, $key);
+        return Kept::stateOf($stored, self::NAME);
     }
 
     /** What was kept last, of whatever decisions. */

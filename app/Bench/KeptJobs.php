@@ -67,7 +67,8 @@ final class KeptJobs
     public function ready(StoredInstallation $stored): void
     {
         $key = JobBooks::key($stored);
-        if (! isset($this->known[$key]) && ! JobBooks::isKept($stored, $key)) {
+        $of = isset($this->known[$key]) ? $key : JobBooks::keptOf($stored);
+        if ($of !== null && $of !== $key) {
             Kept::alone(
                 $stored,
                 $key,

@@ -60,12 +60,13 @@ final class Kept
         return $kept !== null && $kept['state'] === $state ? $kept['body'] : null;
     }
 
-    /** @return bool whether it is kept, of that state: it is not read for that */
-    public static function has(StoredInstallation $stored, string $name, string $state): bool
+    /** @return ?string of what state it is kept, which is not read for that; null where it is not */
+    public static function stateOf(StoredInstallation $stored, string $name): ?string
     {
         $row = DB::table('kept')->where('installation_id', $stored->id)->where('name', self::short($name));
+        $state = $row->value('state');
 
-        return $row->where('state', $state)->exists();
+        return is_string($state) ? $state : null;
     }
 
     /**
