@@ -369,7 +369,7 @@ final class ImpactTest extends TestCase
                 $event->received,
                 $event->fingerprint,
             ),
-            (new Crew($in))->cut('A-1')->record()->events,
+            (new Crew($in))->cut('A-1')->record()->events(),
         );
         $after = self::rackMoved($in, 2);
         $record = new Record($events);

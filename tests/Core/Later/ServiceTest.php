@@ -301,7 +301,7 @@ final class ServiceTest extends TestCase
     {
         $in = Bench::microphone()->installation;
         $kinds = static function (\Tests\Support\Crew $crew, Event ...$more) use ($in): array {
-            $record = new Record([...$crew->record()->events, ...$more]);
+            $record = new Record([...$crew->record()->events(), ...$more]);
             $gaps = Readiness::in($in, (new Planner())->plan($in, $record), $record, [])->gaps();
 
             return array_map(static fn (Gap $gap): GapKind => $gap->kind, $gaps);

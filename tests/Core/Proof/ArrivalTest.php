@@ -265,7 +265,7 @@ final class ArrivalTest extends TestCase
             self::event($random, EventKind::Cut, self::clock(500), null),
         ];
         self::assertSame($old, Order::of($old));
-        self::assertSame($old, (new Record($old))->events);
+        self::assertSame($old, (new Record($old))->events());
         self::assertSame('', Doubt::of($old[0], new Record($old)));
     }
 
@@ -277,6 +277,6 @@ final class ArrivalTest extends TestCase
             ...['on' => [$a->id]] + get_object_vars(self::event($random, EventKind::Labelled, self::clock(1), [])),
         );
         $a = new Event(...['on' => [$a->id, $b->id]] + get_object_vars($a));
-        self::assertCount(2, (new Record([$a, $b]))->events);
+        self::assertCount(2, (new Record([$a, $b]))->events());
     }
 }

@@ -153,7 +153,7 @@ final class RecordTest extends TestCase
     {
         $bench = Bench::microphone();
         $cut = self::event($bench, 1, EventKind::Cut);
-        self::assertCount(1, (new Record([$cut, $cut]))->events);
+        self::assertCount(1, (new Record([$cut, $cut]))->events());
     }
 
     public function test_a_run_made_in_place_is_pulled_before_its_ends_are_made(): void
