@@ -130,15 +130,11 @@ final class InstallationStore
             }
         }
 
-        return new Loaded(
+        return $loaded->since(
             $stored,
             $installation,
             $pinned,
-            $loaded->record,
             array_filter($versions + $loaded->versions, static fn (?int $version): bool => $version !== null),
-            $loaded->people,
-            $loaded->prints,
-            $loaded->beyond,
         );
     }
 

@@ -8,6 +8,7 @@ use App\Models\StoredInstallation;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Plan\Checks\Instruments;
 use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Planning\Plan;
@@ -22,6 +23,20 @@ use Sartal\Core\Work\Cutting\Cuts;
 /** One installation as the core knows it, with the versions under which it was read. */
 final class Loaded
 {
+    use Withers;
+
+    /** What follows from the rest is worked out anew. */
+    protected const DERIVED = [
+        'plan' => true,
+        'cutPlan' => true,
+        'cutFacts' => true,
+        'allotments' => true,
+        'packings' => true,
+        'instruments' => true,
+        'shared' => true,
+        'planner' => true,
+    ];
+
     private ?Plan $plan = null;
 
     private ?CutPlan $cutPlan = null;
@@ -122,16 +137,7 @@ final class Loaded
     /** With every single step in its record, for what says all that was done. */
     public function whole(): self
     {
-        return new self(
-            $this->stored,
-            $this->installation,
-            $this->pinned,
-            Uncollected::run(fn (): Record => Recorded::whole($this->stored)),
-            $this->versions,
-            $this->people,
-            $this->prints,
-            $this->beyond,
-        );
+        return $this->copy(['record' => Uncollected::run(fn (): Record => Recorded::whole($this->stored))]);
     }
 
     /**
@@ -141,31 +147,32 @@ final class Loaded
      */
     public function being(Installation $installation, Record $record, array $versions): self
     {
-        return new self(
-            $this->stored,
-            $installation,
-            $this->pinned,
-            $record,
-            $versions,
-            $this->people,
-            $this->prints,
-            $this->beyond,
-        );
+        return $this->copy(['installation' => $installation, 'record' => $record, 'versions' => $versions]);
+    }
+
+    /**
+     * As it is decided since, by what was recorded until then.
+     *
+     * @param  array<int|string, int>  $versions  of its runs
+     */
+    public function since(
+        StoredInstallation $stored,
+        Installation $installation,
+        Catalogue $pinned,
+        array $versions,
+    ): self {
+        return $this->copy([
+            'stored' => $stored,
+            'installation' => $installation,
+            'pinned' => $pinned,
+            'versions' => $versions,
+        ]);
     }
 
     /** Where it is a part: the same, which knows this of the rest. */
     public function seeing(?Beyond $beyond): self
     {
-        return new self(
-            $this->stored,
-            $this->installation,
-            $this->pinned,
-            $this->record,
-            $this->versions,
-            $this->people,
-            $this->prints,
-            $beyond,
-        );
+        return $this->copy(['beyond' => $beyond]);
     }
 
     public function dresser(?Installation $of = null): Dresser
