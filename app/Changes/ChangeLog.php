@@ -134,12 +134,11 @@ final readonly class ChangeLog
             return $this->store->load($stored);
         }
         // Whoever read a part is given a part.
-        [$on, $ahead] = $decision->on->beyond === null || $concern === null
-            ? [$decision->on, $ahead]
-            : [$concern->before, $concern->after];
-        if ($on->beyond !== null && $concern === null) {
+        $isPart = $decision->on->beyond !== null;
+        if ($isPart && $concern === null) {
             return $this->store->load($stored);
         }
+        [$on, $ahead] = $isPart ? [$concern->before, $concern->after] : [$decision->on, $ahead];
         $now = $this->store->since($on, $stored, $decision->edits, $decision->pins, $versions);
 
         // What it would be is what it is: it is planned once.

@@ -15,17 +15,10 @@ use Sartal\Core\File\FileDecoder;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Installation\Port;
-use Sartal\Core\Given\Installation\Run;
-use Sartal\Core\Plan\Near\Beyond;
-use Sartal\Core\Plan\Near\ChangedCards;
-use Sartal\Core\Plan\Near\Clashes;
-use Sartal\Core\Plan\Near\Nearby;
-use Sartal\Core\Plan\Near\OnCard;
+use Sartal\Core\Plan\Near\Neighbours;
 use Sartal\Core\Plan\Near\RunCard;
+use Sartal\Core\Plan\Near\Shift;
 use Sartal\Core\Plan\Near\TieName;
-use Sartal\Core\Ways\Looming\Lay;
-use Sartal\Core\Ways\Routing\Router;
 
 /** What decisions about runs have to do with. Of any other it is not known: it may be everything. */
 final readonly class Concerns
@@ -42,73 +35,44 @@ final readonly class Concerns
 
     public function of(Decision $decision): ?Concern
     {
-        if (! self::isOfRuns($decision->edits)) {
-            return null;
-        }
         $stored = $decision->on->stored ?? $decision->in;
-        $cards = StoredCards::current($stored);
-        $ties = self::ties($decision->edits);
-        $runs = self::changed($decision->edits);
+        $cards = self::isOfRuns($decision->edits) ? StoredCards::current($stored) : null;
         if ($cards === null) {
             return null;
         }
-        $was = $cards->of($runs) + $cards->with(OnCard::Ties, self::circuits($ties), self::WORTH + 1);
-        if (count($was) > self::WORTH) {
-            return null;
-        }
-        $between = Near::between($stored);
+        $neighbours = new Neighbours($cards, Near::between($stored), self::WORTH);
+        [$runs, $ties] = [self::changed($decision->edits), self::ties($decision->edits)];
+        $was = $neighbours->edited($runs, $ties);
         // What lies around it, as far as that can be said before it is read: labels may say something else since.
-        $near = Nearby::changing($cards, $between, $was, [], $ties, [], self::WORTH);
-        $before = $near === null ? null : $this->read($decision, $cards, $near, $decision->on);
-        if ($near === null || $before === null) {
+        $near = $was === null ? null : $neighbours->changing(Shift::of($was), $ties);
+        $before = $near === null ? null : $this->near->part($stored, $cards, $near, $decision->on);
+        if ($was === null || $near === null || $before === null) {
             return null;
         }
         $after = $this->store->with($before, $decision->edits, $decision->pins);
-        $router = new Router($after->installation);
-        $is = [];
-        foreach ([...array_map(strval(...), array_keys($was)), ...$runs] as $id) {
-            $run = $after->installation->run($id);
-            $place = $was[$id]->place ?? PHP_INT_MAX;
-            $is += $run === null
-                ? []
-                : [$id => RunCard::of($run, $after->installation, $router->route($run), $place)];
-        }
         // What a former recipe comes to follows from all that chose it.
         if (self::choose($before, $runs) !== self::choose($after, $runs)) {
             return null;
         }
-        $ports = self::ports($after->installation);
-        $clashes = Clashes::after($cards->clashes, $was, $is, $cards, $ports);
-        $turned = Clashes::between($cards->clashes, $clashes);
-        $all = Nearby::changing($cards, $between, $was, $is, $ties, $turned, self::WORTH);
-        if ($all === null) {
+        $shift = Shift::to($was, $runs, $cards->clashes, $cards, $after->installation);
+        $all = $neighbours->changing($shift, $ties);
+        if ($all !== null && ! $near->holds($all, $shift->is)) {
+            $before = $this->near->part($stored, $cards, $all, $decision->on ?? $before);
+            $after = $before === null ? null : $this->store->with($before, $decision->edits, $decision->pins);
+        }
+        if ($all === null || $before === null || $after === null) {
             return null;
         }
-        if (! self::isWithin($all, $near, $is)) {
-            $before = $this->read($decision, $cards, $all, $decision->on ?? $before);
-            if ($before === null) {
-                return null;
-            }
-            $after = $this->store->with($before, $decision->edits, $decision->pins);
-        }
-        $part = array_diff_key($all->runs + $all->rim, $was) + $is;
-        $after = $after->seeing(Beyond::of($part, new ChangedCards($cards, $was, $is), $clashes));
-        $moved = self::moved($before, $after);
-        $concerned = Nearby::changing($cards, $between, $was, $is, $ties, $turned, self::WORTH, $moved);
+        $after = $after->seeing($shift->beyond($all, $cards));
+        $moved = $before->plan()->layout->moved($after->plan()->layout);
+        $concerned = $neighbours->changing($shift, $ties, $moved);
         if ($concerned === null) {
             return null;
         }
-        [$runs, $around] = array_map(
-            static fn (Nearby $of): array => array_map(strval(...), array_keys($of->runs)),
-            [$concerned, $moved === [] && self::isDressedAlike($decision->edits, $before, $after) ? $concerned : $all],
-        );
+        $isDressed = $moved === [] && self::isDressedAlike($decision->edits, $before, $after);
+        $around = $isDressed ? $concerned : $all;
 
-        return new Concern($before, $after, $cards, $was, $is, $clashes, $runs, $around);
-    }
-
-    private function read(Decision $decision, StoredCards $cards, Nearby $near, ?Loaded $on): ?Loaded
-    {
-        return $this->near->part($decision->on->stored ?? $decision->in, $cards, $near, $on);
+        return new Concern($before, $after, $cards, $shift, $concerned->ids(), $around->ids());
     }
 
     /**
@@ -118,44 +82,15 @@ final readonly class Concerns
      */
     private static function isDressedAlike(array $edits, Loaded $before, Loaded $after): bool
     {
-        $dressed = static fn (?Run $run): array => $run === null ? [] : [
-            $run->cable,
-            $run->build,
-            $run->loom,
-            $run->withdrawn,
-            $run->sleeve,
-            $run->fittings(),
-        ];
         foreach ($edits as $edit) {
             $was = $before->installation->run($edit->key);
             $is = $after->installation->run($edit->key);
-            if ($edit->kind !== DecisionKind::Run || $dressed($was) !== $dressed($is)) {
+            if ($edit->kind !== DecisionKind::Run || $was === null || $is === null || ! $is->dressesAs($was)) {
                 return false;
             }
         }
 
         return true;
-    }
-
-    /** @return list<string> runs that lie otherwise */
-    private static function moved(Loaded $before, Loaded $after): array
-    {
-        [$was, $is] = [$before->plan()->layout->lays, $after->plan()->layout->lays];
-        $moved = array_filter(
-            $is,
-            static fn (Lay $lay, int|string $run): bool => isset($was[$run]) && $lay != $was[$run],
-            ARRAY_FILTER_USE_BOTH,
-        );
-
-        return array_map(strval(...), array_keys($moved));
-    }
-
-    /** @param  array<int|string, RunCard>  $new  that are in neither */
-    private static function isWithin(Nearby $one, Nearby $other, array $new): bool
-    {
-        return array_diff($one->ties, $other->ties) === [] &&
-            array_diff_key($one->runs, $other->runs, $new) === [] &&
-            array_diff_key($one->rim, $other->runs + $other->rim) === [];
     }
 
     /**
@@ -218,26 +153,5 @@ final readonly class Concerns
         }
 
         return $ties;
-    }
-
-    /**
-     * @param  list<string>  $ties
-     * @return list<string> those of them that are circuits: runs that carry one hang together by what feeds it
-     */
-    private static function circuits(array $ties): array
-    {
-        return array_values(array_filter($ties, static fn (string $tie): bool => TieName::isCircuit($tie) !== null));
-    }
-
-    /** @return list<string> what is printed on devices */
-    private static function ports(Installation $in): array
-    {
-        $names = [];
-        foreach ($in->equipment() as $device) {
-            $own = array_map(static fn (Port $port): string => $port->name, $device->ports);
-            array_push($names, ...array_values($own));
-        }
-
-        return $names;
     }
 }

@@ -6,8 +6,6 @@ namespace App\Planning;
 
 use App\Models\StoredInstallation;
 use Closure;
-use Sartal\Core\Given\Findings\Finding;
-use Sartal\Core\Given\Findings\Severity;
 
 /** How much is found in what is decided that is more than a note: counted once, and carried on by what is decided. */
 final class FoundWrong
@@ -26,17 +24,7 @@ final class FoundWrong
             self::PATIENCE,
             static fn (): int => self::known($stored) ?? self::kept(
                 $stored,
-                self::since($stored) ?? self::counted($load()),
-            ),
-        );
-    }
-
-    private static function counted(Loaded $loaded): int
-    {
-        return count(
-            array_filter(
-                $loaded->plan()->judged(),
-                static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
+                self::since($stored) ?? $load()->plan()->wrong(),
             ),
         );
     }

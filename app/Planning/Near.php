@@ -14,6 +14,7 @@ use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Near\Nearby;
+use Sartal\Core\Plan\Near\Neighbours;
 use Sartal\Core\Plan\Near\TieName;
 
 /**
@@ -49,7 +50,7 @@ final class Near
             $cards = StoredCards::current($stored);
             $near = $cards === null
                 ? null
-                : Nearby::around($cards, self::between($stored), $cards->of($runs), $ties, self::MOST);
+                : self::neighbours($stored, $cards)->around($cards->of($runs), $ties);
             if ($cards === null || $near === null) {
                 return $this->whole($stored);
             }
@@ -74,7 +75,7 @@ final class Near
         $cards = StoredCards::current($stored);
         $near = $cards === null
             ? null
-            : Nearby::around($cards, self::between($stored), $cards->of($runs), [], self::MOST);
+            : self::neighbours($stored, $cards)->around($cards->of($runs));
         $all = $near === null ? [] : $near->runs + $near->rim;
 
         return array_values(array_unique([...$runs, ...array_map(strval(...), array_keys($all))]));
@@ -118,6 +119,11 @@ final class Near
         }
 
         return $loaded;
+    }
+
+    private static function neighbours(StoredInstallation $stored, StoredCards $cards): Neighbours
+    {
+        return new Neighbours($cards, self::between($stored), self::MOST);
     }
 
     /** @return array<array-key, list<string>> what is joined without a run */

@@ -12,6 +12,7 @@ use Sartal\Core\Plan\Checks\LabelChecks;
 use Sartal\Core\Plan\Near\Cards;
 use Sartal\Core\Plan\Near\OnCard;
 use Sartal\Core\Plan\Near\RunCard;
+use Sartal\Core\Plan\Near\Shift;
 use Sartal\Core\Ways\Routing\Router;
 use stdClass;
 
@@ -76,22 +77,19 @@ final readonly class StoredCards implements Cards
     /**
      * What one decision changes of them, within its transaction.
      *
-     * @param  array<int|string, RunCard>  $was  of those that it changes, by run
-     * @param  array<int|string, RunCard>  $is  the same since, and those that are new
-     * @param  array<array-key, string>  $clashes  since
      * @param  string  $decisions  what they are of since
      */
-    public function bring(array $was, array $is, array $clashes, string $decisions): void
+    public function bring(Shift $shift, string $decisions): void
     {
         $places = $this->stored->runs()->toBase();
-        $places = $places->whereIn('key', array_map(strval(...), array_keys($is)))->pluck('id', 'key')->all();
+        $places = $places->whereIn('key', array_map(strval(...), array_keys($shift->is)))->pluck('id', 'key')->all();
         $placed = [];
-        foreach ($is as $run => $card) {
+        foreach ($shift->is as $run => $card) {
             $place = $places[$run] ?? null;
             $placed[$run] = $card->at(is_numeric($place) ? (int) $place : PHP_INT_MAX);
         }
-        self::write($this->stored, $placed, array_map(self::print(...), $was));
-        self::keep($this->stored, $decisions, [$clashes, $this->chosen]);
+        self::write($this->stored, $placed, array_map(self::print(...), $shift->was));
+        self::keep($this->stored, $decisions, [$shift->clashes, $this->chosen]);
     }
 
     public function of(array $runs): array

@@ -31,6 +31,12 @@ final readonly class Finding
         return $this->apart === '' ? $this->words : $this->apart;
     }
 
+    /** Whether it is more than good to know. */
+    public function isWrong(): bool
+    {
+        return $this->severity !== Severity::Note;
+    }
+
     public static function stop(string $code, Subject $subject, string $words, string $remedy): self
     {
         return new self(Severity::Stop, $code, $subject, $words, $remedy);

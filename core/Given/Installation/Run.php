@@ -90,6 +90,23 @@ final readonly class Run
         return $this->a->bare?->isUndecided() === true || $this->b->bare?->isUndecided() === true;
     }
 
+    /** Whether all of it that goes into a loom, and into a panel, is as another's. */
+    public function dressesAs(self $other): bool
+    {
+        return $this->dressed() === $other->dressed();
+    }
+
+    /** @return list<mixed> */
+    private function dressed(): array
+    {
+        $landings = array_map(
+            static fn (Leg $leg): ?string => $leg->landing?->fitting,
+            [...$this->a->legs, ...$this->b->legs],
+        );
+
+        return [$this->cable, $this->build, $this->loom, $this->withdrawn, $this->sleeve, $landings];
+    }
+
     /** @return list<string> ids of the fittings that its legs land in */
     public function fittings(): array
     {

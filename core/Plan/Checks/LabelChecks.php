@@ -10,6 +10,7 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Near\Beyond;
+use Sartal\Core\Plan\Near\Clashes;
 use Sartal\Core\Plan\Near\RunCard;
 
 /** Printed texts that read as another one upside down, over everything printed. */
@@ -18,15 +19,10 @@ final class LabelChecks
     /** @return array<array-key, string> text → what it reads upside down */
     public static function clashes(Installation $installation): array
     {
-        $printed = [];
+        $printed = array_fill_keys(Clashes::ports($installation), true);
         foreach ($installation->runs() as $run) {
             foreach (LabelTexts::codes($run, $installation) as $code) {
                 $printed[$code] = true;
-            }
-        }
-        foreach ($installation->equipment() as $device) {
-            foreach ($device->ports as $port) {
-                $printed[$port->name] = true;
             }
         }
 

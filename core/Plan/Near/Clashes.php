@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Near;
 
 use Sartal\Core\Ends\Labelling\Rotation;
+use Sartal\Core\Given\Installation\Installation;
 
 /** Texts that read as another upside down, brought forward by what was changed: all others clash as they did. */
 final class Clashes
@@ -55,6 +56,19 @@ final class Clashes
     public static function between(array $before, array $after): array
     {
         return array_map(strval(...), array_keys(array_diff_key($before, $after) + array_diff_key($after, $before)));
+    }
+
+    /** @return list<string> what is printed on devices */
+    public static function ports(Installation $in): array
+    {
+        $names = [];
+        foreach ($in->equipment() as $device) {
+            foreach ($device->ports as $port) {
+                $names[] = $port->name;
+            }
+        }
+
+        return $names;
     }
 
     /**

@@ -34,13 +34,13 @@ final class TieName
     }
 
     /** @return ?string id of the fitting that it is; null where it is something else */
-    public static function isFitting(string $tie): ?string
+    public static function fittingNamed(string $tie): ?string
     {
         return str_starts_with($tie, 'f:') ? substr($tie, 2) : null;
     }
 
     /** @return ?string id of the circuit that it is; null where it is something else */
-    public static function isCircuit(string $tie): ?string
+    public static function circuitNamed(string $tie): ?string
     {
         return str_starts_with($tie, 'c:') ? substr($tie, 2) : null;
     }

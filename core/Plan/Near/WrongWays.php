@@ -7,7 +7,6 @@ namespace Sartal\Core\Plan\Near;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Findings\Finding;
-use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Ways\Routing\LaidCables;
 use Sartal\Core\Ways\Routing\Passages;
@@ -48,7 +47,7 @@ final readonly class WrongWays
             $wrong += $this->checks->wrong($way, [...self::types($others[$id] ?? [], $this->in->catalogue), ...$own]);
             $wrong += count(array_filter(
                 $this->passages->of(WayLoad::of($way, $ids, $own)),
-                static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
+                static fn (Finding $finding): bool => $finding->isWrong(),
             ));
         }
 

@@ -140,6 +140,28 @@ final class Plan
         return $this->resultsBy[$subject->text()] ?? [];
     }
 
+    /** How much is wrong with what was decided, and not only noted. */
+    public function wrong(): int
+    {
+        return self::count($this->judged());
+    }
+
+    /**
+     * By how much that is more than in another plan.
+     *
+     * @param  ?list<string>  $among  runs of which something may be otherwise; null: any
+     */
+    public function moreWrongThan(self $other, ?array $among = null): int
+    {
+        return self::count($this->judgedBeside($other, $among)) - self::count($other->judgedBeside($this, $among));
+    }
+
+    /** @param  list<Finding>  $findings */
+    private static function count(array $findings): int
+    {
+        return count(array_filter($findings, static fn (Finding $finding): bool => $finding->isWrong()));
+    }
+
     /** How long a run is cut, and how that comes about: nothing else of it is worked out. */
     public function cut(int|string $run): Worked
     {

@@ -40,6 +40,18 @@ final readonly class Layout
         $this->lays = $lays;
     }
 
+    /** @return list<string> runs that lie otherwise in another one */
+    public function moved(self $other): array
+    {
+        $moved = array_filter(
+            $other->lays,
+            fn (Lay $lay, int|string $run): bool => isset($this->lays[$run]) && $lay != $this->lays[$run],
+            ARRAY_FILTER_USE_BOTH,
+        );
+
+        return array_map(strval(...), array_keys($moved));
+    }
+
     /** How one run would lie by itself, before it belongs to anything. */
     public static function alone(Run $run, Installation $installation): Lay
     {

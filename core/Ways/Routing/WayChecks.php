@@ -6,7 +6,6 @@ namespace Sartal\Core\Ways\Routing;
 
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Findings\Finding;
-use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Findings\Subject;
 use Sartal\Core\Given\Installation\Environment;
 use Sartal\Core\Given\Installation\Installation;
@@ -43,7 +42,7 @@ final readonly class WayChecks
 
         return count(array_filter(
             $findings,
-            static fn (Finding $finding): bool => $finding->severity !== Severity::Note,
+            static fn (Finding $finding): bool => $finding->isWrong(),
         )) + (in_array(true, $mains, true) && in_array(false, $mains, true) ? 1 : 0);
     }
 

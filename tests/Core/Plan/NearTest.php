@@ -12,28 +12,22 @@ use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\RunCodec;
 use Sartal\Core\Given\Findings\Finding;
-use Sartal\Core\Given\Findings\Severity;
 use Sartal\Core\Given\Findings\Subject;
-use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Installation\Port;
 use Sartal\Core\Later\Changing\ImpactPlanner;
 use Sartal\Core\Later\Changing\Work;
 use Sartal\Core\Plan\Checks\LabelChecks;
 use Sartal\Core\Plan\Near\Beyond;
 use Sartal\Core\Plan\Near\Cards;
-use Sartal\Core\Plan\Near\Clashes;
 use Sartal\Core\Plan\Near\HeldCards;
 use Sartal\Core\Plan\Near\Nearby;
-use Sartal\Core\Plan\Near\OnCard;
+use Sartal\Core\Plan\Near\Neighbours;
 use Sartal\Core\Plan\Near\RunCard;
+use Sartal\Core\Plan\Near\Shift;
 use Sartal\Core\Plan\Near\TieName;
-use Sartal\Core\Plan\Near\WrongWays;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
-use Sartal\Core\Ways\Looming\Lay;
-use Sartal\Core\Ways\Routing\Router;
 use Tests\Support\DrawnEdits;
 
 /**
@@ -102,11 +96,9 @@ final class NearTest extends TestCase
             $part = self::impact($isPart, $afterPart, $wasPart, $beforePart, $found['runs']);
             self::assertSame($impact, $part, 'seed '.$seed);
             $among = array_map(strval(...), array_keys($found['runs']));
-            $more = self::weigh($afterPart->judgedBeside($beforePart, $among)) -
-                self::weigh($beforePart->judgedBeside($afterPart, $among));
-            $ways = self::wrongWays($wasPart, $isPart, $found);
-            $most = self::weigh($after->judged()) - self::weigh($before->judged());
-            self::assertSame($most, $more + $ways, 'seed '.$seed);
+            $more = $afterPart->moreWrongThan($beforePart, $among);
+            $ways = $found['shift']->wrongWays($wasPart, $isPart, $found['cards']);
+            self::assertSame($after->wrong() - $before->wrong(), $more + $ways, 'seed '.$seed);
             $counted += (int) ($more !== 0);
             $full += (int) ($ways !== 0);
             $overtaken += (int) $impact;
@@ -128,7 +120,7 @@ final class NearTest extends TestCase
         [$one, $other] = array_values(array_slice($in->runs(), 0, 2, true));
         $twice = Decided::in($in, DecisionKind::Run, $one->id, ['code' => $other->code] + self::shape($one->id));
         $cards = HeldCards::from($twice);
-        $near = Nearby::around($cards, self::between($twice), $cards->of([$other->id]), [], self::MOST);
+        $near = (new Neighbours($cards, self::between($twice), self::MOST))->around($cards->of([$other->id]));
         self::assertNotNull($near);
         self::assertArrayNotHasKey($one->id, $near->runs);
         [, $part] = self::part($twice, $near, $cards, LabelChecks::clashes($twice));
@@ -142,12 +134,13 @@ final class NearTest extends TestCase
     {
         $cards = HeldCards::from(self::$file->installation);
         $between = self::between(self::$file->installation);
-        $joined = Nearby::around($cards, $between, $cards->of(['M-201']), [], self::MOST);
+        $joined = (new Neighbours($cards, $between, self::MOST))->around($cards->of(['M-201']));
         self::assertNotNull($joined);
-        $many = count($joined->runs);
-        self::assertNull(Nearby::around($cards, $between, $cards->cards, [], count($cards->cards) - 1));
-        $enough = max($many, count($joined->rim));
-        self::assertNotNull(Nearby::around($cards, $between, $cards->of(['M-201']), [], $enough));
+        $most = count($cards->cards) - 1;
+        self::assertNull((new Neighbours($cards, $between, $most))->around($cards->cards));
+        $enough = max(count($joined->runs), count($joined->rim));
+        self::assertNotNull((new Neighbours($cards, $between, $enough))->around($cards->of(['M-201'])));
+        self::assertNull((new Neighbours($cards, $between, $enough - 1))->around($cards->of(['M-201'])));
     }
 
     /**
@@ -168,82 +161,49 @@ final class NearTest extends TestCase
      * @return array{
      *     cards: HeldCards,
      *     newCards: HeldCards,
+     *     shift: Shift,
      *     clashes: array{array<array-key, string>, array<array-key, string>},
      *     before: Nearby,
      *     after: Nearby,
      *     runs: array<int|string, RunCard>,
-     *     was: array<int|string, RunCard>,
-     *     is: array<int|string, RunCard>,
      * }
      */
     private static function changing(Installation $was, Installation $is, array $edits): array
     {
-        $cards = HeldCards::from($was);
-        $ties = $changed = [];
+        $ties = $runs = [];
         foreach ($edits as [$kind, $key]) {
-            if ($kind === DecisionKind::Run) {
-                $changed[$key] = true;
-            } else {
-                $ties[] = $kind === DecisionKind::Circuit ? TieName::circuit($key) : TieName::fitting($key);
-            }
+            match ($kind) {
+                DecisionKind::Run => ($runs[] = $key),
+                DecisionKind::Circuit => ($ties[] = TieName::circuit($key)),
+                default => ($ties[] = TieName::fitting($key)),
+            };
         }
-        $changed += $cards->with(OnCard::Ties, $ties, self::MOST);
-        [$old, $new] = [$cards->of(array_map(strval(...), array_keys($changed))), []];
-        $router = new Router($is);
-        foreach (array_keys($changed) as $id) {
-            $run = $is->run($id);
-            $new += $run === null ? [] : [$id => RunCard::of($run, $is, $router->route($run))];
-        }
-        $before = LabelChecks::clashes($was);
-        $ports = array_merge(...array_map(
-            static fn (Equipment $device): array => array_map(
-                static fn (Port $port): string => $port->name,
-                array_values($device->ports),
-            ),
-            array_values($was->equipment()),
-        ));
-        $after = Clashes::after($before, $old, $new, $cards, $ports);
-        $changing = static fn (?array $moved): ?Nearby => Nearby::changing(
-            $cards,
-            self::between($was),
-            $old,
-            $new,
-            $ties,
-            Clashes::between($before, $after),
-            self::MOST,
-            $moved,
-        );
-        $near = $changing(null);
-        self::assertNotNull($near);
+        $cards = HeldCards::from($was);
+        $neighbours = new Neighbours($cards, self::between($was), self::MOST);
+        $edited = $neighbours->edited(array_values(array_unique($runs)), $ties) ?? self::fail('These are too many.');
+        $clashes = LabelChecks::clashes($was);
+        $shift = Shift::to($edited, $runs, $clashes, $cards, $is);
+        $near = $neighbours->changing($shift, $ties) ?? self::fail('These are too many.');
         // Of those that lie with what is changed, the ones that lie otherwise since.
-        [$lay, $lays] = [self::plan($was)->layout->lays, self::plan($is)->layout->lays];
-        $moved = array_filter(
-            $lays,
-            static fn (Lay $of, int|string $run): bool => isset($lay[$run]) && $of != $lay[$run],
-            ARRAY_FILTER_USE_BOTH,
-        );
-        $concerned = $changing(array_map(strval(...), array_keys($moved)));
-        self::assertNotNull($concerned);
+        $moved = self::plan($was)->layout->moved(self::plan($is)->layout);
+        $concerned = $neighbours->changing($shift, $ties, $moved) ?? self::fail('These are too many.');
         self::assertSame([], array_diff_key($concerned->runs, $near->runs));
         $newCards = HeldCards::from($is);
         // With all that they hang together with before and since.
-        $around = static fn (Cards $of, Installation $in): Nearby => Nearby::around(
+        $around = static fn (Cards $of, Installation $in): Nearby => (new Neighbours(
             $of,
             self::between($in),
-            $of->of(array_map(strval(...), array_keys($near->runs))),
-            $near->ties,
             self::MOST,
-        ) ?? self::fail('These are too many.');
+        ))->around($of->of($near->ids()), $near->ties) ?? self::fail('These are too many.');
 
         return [
             'cards' => $cards,
             'newCards' => $newCards,
-            'clashes' => [$before, $after],
+            'shift' => $shift,
+            'clashes' => [$clashes, $shift->clashes],
             'before' => $around($cards, $was),
             'after' => $around($newCards, $is),
             'runs' => $concerned->runs,
-            'was' => $old,
-            'is' => $new,
         ];
     }
 
@@ -262,33 +222,6 @@ final class NearTest extends TestCase
     private static function plan(Installation $in): Plan
     {
         return (new Planner(new MemoryPlanCache()))->plan($in, self::$file->record);
-    }
-
-    /** @param  list<Finding>  $findings */
-    private static function weigh(array $findings): int
-    {
-        return count(
-            array_filter($findings, static fn (Finding $each): bool => $each->severity !== Severity::Note),
-        );
-    }
-
-    /**
-     * By how much more is wrong with ways.
-     *
-     * @param  array{cards: HeldCards, was: array<int|string, RunCard>, is: array<int|string, RunCard>, ...}  $found
-     */
-    private static function wrongWays(Installation $was, Installation $is, array $found): int
-    {
-        $ways = [];
-        foreach ([...array_values($found['was']), ...array_values($found['is'])] as $card) {
-            $ways += array_flip($card->ways);
-        }
-        $ways = array_map(strval(...), array_keys($ways));
-        $changed = array_map(strval(...), array_keys($found['was'] + $found['is']));
-        $others = $found['cards']->cables($ways, $changed);
-
-        return (new WrongWays($is))->count($ways, $others, $found['is']) -
-            (new WrongWays($was))->count($ways, $others, $found['was']);
     }
 
     /** @param  ?array<int|string, RunCard>  $among */
