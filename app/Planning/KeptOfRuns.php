@@ -101,16 +101,32 @@ final readonly class KeptOfRuns
         foreach ($new as $run => $of) {
             $bodies[$this->part((string) $run)][$run] = $of;
         }
+        $last = array_intersect($this->last($runs), array_map(strval(...), array_keys($new)));
         $order = array_filter(
-            self::list($kept['body']),
+            array_diff(self::list($kept['body']), $last),
             static fn (string $run): bool => ! isset($gone[$run]) || array_key_exists($run, $new),
         );
-        $order = array_values(array_unique([...$order, ...array_map(strval(...), array_keys($new))]));
+        $order = array_values(array_unique([...$order, ...$last, ...array_map(strval(...), array_keys($new))]));
         $state = $this->state($this->decisions);
         Kept::bring($this->stored, $this->names(), $kept['state'], $state);
         Kept::putAll($this->stored, array_map(serialize(...), $bodies) + [$this->name => serialize($order)], $state);
 
         return $this->known();
+    }
+
+    /**
+     * A run that was taken out and is there again is the last one.
+     *
+     * @param  list<string>  $runs
+     * @return list<string> those of them that come after all others
+     */
+    private function last(array $runs): array
+    {
+        $others = $this->stored->runs()->toBase()->reorder()->whereNotIn('key', $runs)->max('id');
+        $last = $this->stored->runs()->toBase()->whereIn('key', $runs)->where('id', '>', (int) $others)
+            ->orderBy('id')->pluck('key');
+
+        return array_values(array_map(static fn (mixed $key): string => is_string($key) ? $key : '', $last->all()));
     }
 
     /**

@@ -20,6 +20,7 @@ use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Given\Measure\Withers;
 use Sartal\Core\Given\Schools\ColourScheme;
 use Sartal\Core\Given\Schools\HotColour;
+use Sartal\Core\Plan\Near\HeldCards;
 use Sartal\Core\Work\Bench\OperationPlanner;
 use Tests\Support\Bench;
 
@@ -59,6 +60,7 @@ final class WithersTest extends TestCase
                 (new OperationPlanner($bench->installation))->of(array_values($plan->assemblies)[0], $plan->runs),
                 $bench->installation->catalogue,
                 new Workpiece(AsCut::of($bench->installation->catalogue->theCable('pair-foil'))),
+                HeldCards::from($bench->installation),
                 new MakingProcedure('made-up', 'Made up', [], [], ''),
             ]);
         }

@@ -135,6 +135,22 @@ final class NearWritesTest extends TestCase
         self::assertGreaterThan(3, $brought);
     }
 
+    public function test_a_run_that_was_taken_out_and_is_there_again_is_the_last_one(): void
+    {
+        $this->whole();
+        $codes = fn (): array => $this->as('planner')->getJson('/api/schedule')->json('rows.*.code');
+        $was = $codes();
+        $run = StoredRun::query()->where('installation_id', $this->installation->id)->where('key', 'C-424')->sole();
+        $this->deleteJson('/api/runs/C-424', ['version' => $run->version])->assertOk();
+        $change = $this->installation->changes()->first();
+        self::assertNotNull($change);
+        $this->postJson('/api/changes/'.$change->id.'/undo')->assertSuccessful();
+        $again = [...array_values(array_diff($was, ['C-424'])), 'C-424'];
+        self::assertSame($again, $codes());
+        DB::delete('delete from kept');
+        self::assertSame($again, $codes());
+    }
+
     /** @return array<string, string> what some pages answer, by their address */
     private function pages(string $run): array
     {
