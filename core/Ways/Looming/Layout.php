@@ -27,10 +27,13 @@ final readonly class Layout
 
     public PanelTails $tails;
 
+    public PanelTrunks $trunks;
+
     public function __construct(Installation $installation)
     {
         $this->router = new Router($installation);
         $this->tails = new PanelTails($installation);
+        $this->trunks = new PanelTrunks($installation);
         $this->routes = array_map($this->router->route(...), $installation->runs());
         $this->looms = self::shapes($installation, $this->routes);
         $lays = [];
@@ -40,7 +43,7 @@ final readonly class Layout
         $this->lays = $lays;
     }
 
-    /** @return list<string> runs that lie otherwise in another one */
+    /** @return list<string> runs that lie otherwise in another one, or at a panel whose trunks are dressed otherwise */
     public function moved(self $other): array
     {
         $moved = array_filter(
@@ -49,7 +52,10 @@ final readonly class Layout
             ARRAY_FILTER_USE_BOTH,
         );
 
-        return array_map(strval(...), array_keys($moved));
+        return array_values(array_unique([
+            ...array_map(strval(...), array_keys($moved)),
+            ...$this->trunks->turned($other->trunks),
+        ]));
     }
 
     /** How one run would lie by itself, before it belongs to anything. */

@@ -12,21 +12,30 @@ use Sartal\Core\Plan\Planning\Plan;
  * Prints of all that jobs follow from: of a job that has the same as before, every step is what it was, whatever else
  * was decided. A type that changes counts for all of them.
  */
-final readonly class JobPrints
+final class JobPrints
 {
-    private string $types;
+    private readonly string $types;
 
-    public function __construct(private Installation $installation, private Plan $plan, private Covers $covers)
-    {
+    /** @var ?array<int|string, list<string>> fitting → print of each panel that it sits in */
+    private ?array $panels = null;
+
+    public function __construct(
+        private readonly Installation $installation,
+        private readonly Plan $plan,
+        private readonly Covers $covers,
+    ) {
         $this->types = self::hash([$installation->catalogue, $installation->testing()]);
     }
 
     public function of(Assembly $assembly): string
     {
-        $looms = $circuits = $turned = [];
+        $looms = $circuits = $turned = $panels = [];
         foreach ($assembly->runs as $id) {
             $run = $this->installation->theRun($id);
             $looms[] = $this->installation->loom($run->loom ?? '');
+            foreach ($run->fittings() as $fitting) {
+                $panels[$fitting] = $this->panels()[$fitting] ?? [];
+            }
             foreach ($run->carries as $carriage) {
                 $circuits[] = $this->installation->circuit($carriage->circuit);
             }
@@ -41,8 +50,25 @@ final readonly class JobPrints
             $looms,
             $circuits,
             $turned,
+            array_filter($panels),
             $this->covers->of($assembly->runs),
         ]);
+    }
+
+    /** @return array<int|string, list<string>> */
+    private function panels(): array
+    {
+        if ($this->panels === null) {
+            $this->panels = [];
+            foreach ($this->installation->panels() as $panel) {
+                $print = self::hash([$panel, $this->plan->layout->trunks->areSeveral($panel)]);
+                foreach ($panel->places as $fitting) {
+                    $this->panels[$fitting][] = $print;
+                }
+            }
+        }
+
+        return $this->panels;
     }
 
     private static function hash(mixed $value): string

@@ -32,6 +32,8 @@ final readonly class OperationPlanner
 
     private LabelParts $labels;
 
+    private PanelOrder $panels;
+
     /**
      * @param  array<int|string, list<LoomSleeve>>  $covers  by run ({@see Covers})
      * @param  bool  $remembers  what records of earlier editions call its steps: whoever reads no records need not know
@@ -43,6 +45,7 @@ final readonly class OperationPlanner
     ) {
         $this->sheets = new EndSheets($installation);
         $this->labels = new LabelParts($installation->catalogue, $installation->rules());
+        $this->panels = new PanelOrder($installation);
     }
 
     /**
@@ -57,7 +60,7 @@ final readonly class OperationPlanner
             ? (new FormerJob($this->installation))->of($runs, $sheets)
             : new FormerSteps([]);
 
-        $operations = (new PanelOrder($this->installation))->of(
+        $operations = $this->panels->of(
             $this->operations($assembly, $plans, $runs, $sheets, $former),
         );
 

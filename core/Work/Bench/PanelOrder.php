@@ -6,11 +6,10 @@ namespace Sartal\Core\Work\Bench;
 
 use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Installation\Installation;
-use Sartal\Core\Given\Installation\Leg;
 use Sartal\Core\Given\Installation\Panel;
-use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Proof\Record\StepId;
 use Sartal\Core\Proof\Record\StepKind;
+use Sartal\Core\Ways\Looming\PanelTrunks;
 
 /**
  * A panel is wired as one piece of work: every connector is fixed in it before anything is soldered, jumpers come
@@ -23,8 +22,11 @@ final readonly class PanelOrder
 
     private const FIXED = 'All of the panel’s connectors are fixed first: a cup that moves is not filled well.';
 
+    private PanelTrunks $trunks;
+
     public function __construct(private Installation $installation)
     {
+        $this->trunks = new PanelTrunks($installation);
     }
 
     /**
@@ -126,7 +128,7 @@ final readonly class PanelOrder
     private function taped(array $operations, array $rows, Panel $panel): array
     {
         $trunks = self::trunks($operations, $rows);
-        if ($trunks === [] || $this->trunksAt($panel) < 2) {
+        if ($trunks === [] || ! $this->trunks->areSeveral($panel)) {
             return $operations;
         }
         $added = $waits = [];
@@ -142,24 +144,6 @@ final readonly class PanelOrder
         }
 
         return [...$operations, ...$added];
-    }
-
-    /** How many cables part into tails for it, whatever job they are made in. */
-    private function trunksAt(Panel $panel): int
-    {
-        $isHere = array_flip($panel->places);
-        $trunks = 0;
-        foreach ($this->installation->runs() as $run) {
-            foreach ($run->withdrawn ? [] : Side::cases() as $side) {
-                $tails = array_filter(
-                    $run->end($side)->legs,
-                    static fn (Leg $leg): bool => isset($isHere[$leg->landing->fitting ?? '']),
-                );
-                $trunks += count($tails) > 1 ? 1 : 0;
-            }
-        }
-
-        return $trunks;
     }
 
     /**

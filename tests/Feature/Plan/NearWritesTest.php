@@ -151,6 +151,29 @@ final class NearWritesTest extends TestCase
         self::assertSame($again, $codes());
     }
 
+    public function test_cards_and_what_decisions_had_to_do_with_can_go_and_come_again(): void
+    {
+        $this->whole();
+        $run = StoredRun::query()->where('installation_id', $this->installation->id)->where('key', 'C-424')->sole();
+        $noted = ['version' => $run->version, 'line' => ['note' => 'once more']];
+        $this->as('planner')->patchJson('/api/runs/C-424', $noted)->assertOk();
+        $pages = $this->pages('C-424');
+        $steps = ['2026_11_30_000003_add_concerned', '2026_11_30_000002_add_run_cards'];
+        foreach ($steps as $step) {
+            (require database_path('migrations/'.$step.'.php'))->down();
+        }
+        foreach (array_reverse($steps) as $step) {
+            (require database_path('migrations/'.$step.'.php'))->up();
+        }
+        self::assertSame($pages, $this->pages('C-424'));
+        DB::delete('delete from kept');
+        self::assertSame($pages, $this->pages('C-424'));
+        $run->refresh();
+        $noted = ['version' => $run->version, 'line' => ['note' => '']];
+        $this->as('planner')->patchJson('/api/runs/C-424', $noted)->assertOk();
+        self::assertNotSame($pages, $this->pages('C-424'));
+    }
+
     /** @return array<string, string> what some pages answer, by their address */
     private function pages(string $run): array
     {
