@@ -7,6 +7,7 @@ use App\Http\Controllers\ContractController;
 use App\Http\Controllers\Ends\LabelController;
 use App\Http\Controllers\Ends\ReachController;
 use App\Http\Controllers\Ends\SheetController;
+use App\Http\Controllers\ErrandController;
 use App\Http\Controllers\File\CsvController;
 use App\Http\Controllers\File\FileController;
 use App\Http\Controllers\Given\BuildingController;
@@ -114,6 +115,10 @@ Route::prefix('api')->group(function (): void {
             Route::get('find', FindController::class);
             Route::get('outstanding', OutstandingController::class);
             Route::get('since', SinceController::class);
+            Route::get('errands', [ErrandController::class, 'index']);
+            Route::get('errands/{errand}', [ErrandController::class, 'show']);
+            // Who asked for it calls it off, or a lead: the controller asks.
+            Route::delete('errands/{errand}', [ErrandController::class, 'callOff'])->name('reads.errands');
             Route::get('catalogue', [CatalogueController::class, 'show'])->middleware('kept');
             Route::get('types', [TypeController::class, 'index'])->middleware('kept');
             Route::get('types/procedure/{id}/record', [TypeController::class, 'record']);

@@ -137,6 +137,15 @@ final class StoredInstallation extends Model
         return $relation;
     }
 
+    /** @return HasMany<Errand, $this> the last one first */
+    public function errands(): HasMany
+    {
+        $relation = $this->hasMany(Errand::class, 'installation_id');
+        $relation->orderByDesc('turn');
+
+        return $relation;
+    }
+
     /** @return HasMany<StoredRun, $this> */
     public function runs(): HasMany
     {

@@ -110,7 +110,19 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
 
   await page.goto('/handover/pack')
   await page.getByRole('button', { name: 'Make a pack' }).click()
-  await expect(page.getByRole('progressbar', { name: 'How far the pack is' })).toBeVisible()
+  const bar = page.getByRole('progressbar', { name: 'How far the pack is' })
+  await expect(bar).toBeVisible()
+  // Nobody has taken it up: it is called off, and asked for once more.
+  await expect(page.getByText('Waits for a worker to take it up.')).toBeVisible()
+  await page.getByRole('button', { name: 'Call it off' }).click()
+  await expect(page.getByText('Called off. Nothing was kept of it.')).toBeVisible()
+  await expect(bar).toBeHidden()
+  await page.getByRole('button', { name: 'Make a pack' }).click()
+  await expect(bar).toBeVisible()
+  // Whoever comes back finds how far it is.
+  await page.reload()
+  await expect(bar).toBeVisible()
+  server.works()
   const pack = page.getByRole('article', { name: 'Pack 1' })
   await expect(pack).toBeVisible({ timeout: 60_000 })
   await pack.getByRole('button', { name: 'Sign as lead' }).click()

@@ -17,6 +17,7 @@ const TEMPLATE = process.env.SARTAL_TEMPLATE ?? 'sartal_browser'
  */
 export class OwnServer {
   private process: ChildProcess | null = null
+  private worker: ChildProcess | null = null
   readonly base: string
   readonly port: number
   private readonly database: string
@@ -86,8 +87,18 @@ export class OwnServer {
     }).toPass({ timeout: 20_000, intervals: [100] })
   }
 
+  /** Somebody who takes up what is asked for and takes long. */
+  works() {
+    const one = 'php -d memory_limit=512M artisan queue:work --queue=errands --max-jobs=1 --sleep=1 --quiet'
+    this.worker = spawn('bash', ['-c', `while :; do ${one} || sleep 1; done`], {
+      detached: true,
+      stdio: 'ignore',
+      env: this.env,
+    })
+  }
+
   down() {
-    if (this.process?.pid) process.kill(-this.process.pid, 'SIGKILL')
-    this.process = null
+    for (const each of [this.process, this.worker]) if (each?.pid) process.kill(-each.pid, 'SIGKILL')
+    this.process = this.worker = null
   }
 }

@@ -128,7 +128,6 @@ final class ContractTest extends TestCase
                 'get runs/{id}/sheet/{side}/strip.svg',
                 'get schedule.csv',
                 'get simulators/certifier.csv',
-                'post packs',
             ],
             $without,
         );

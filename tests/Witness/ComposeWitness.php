@@ -448,7 +448,7 @@ final class ComposeWitness extends TestCase
                 ),
             );
         }
-        $this->as('lead')->post('/api/packs')->assertOk()->streamedContent();
+        $this->as('lead')->postJson('/api/packs')->assertStatus(202);
         $this->as('tester')
             ->postJson('/api/packs/1/signatures', ['role' => 'tester'])
             ->assertCreated();

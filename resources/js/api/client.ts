@@ -133,34 +133,3 @@ export const api = {
   /** Of an installation that may be another one than the page's. */
   removeAt: (of: string, path: string) => send<unknown>('DELETE', path, {}, 'ask', of),
 }
-
-/** Long work that tells how far it is: one answer for each line. */
-export async function* lines<T>(path: string): AsyncGenerator<T> {
-  const response = await fetch(endpoint(path), {
-    method: 'POST',
-    headers: {
-      Accept: 'application/x-ndjson, application/json',
-      'X-XSRF-TOKEN': cookie('XSRF-TOKEN'),
-      ...belongsTo(),
-    },
-  }).catch(() => null)
-  if (!response?.body) throw new ApiError(0, 'Sartal cannot be reached. Try again.', {})
-  if (!response.ok) {
-    const body = (await response.json().catch(() => ({}))) as Record<string, unknown>
-    throw new ApiError(
-      response.status,
-      typeof body.message === 'string' ? body.message : `The server answered ${response.status}.`,
-      body,
-    )
-  }
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader()
-  let rest = ''
-  for (;;) {
-    const { done, value } = await reader.read()
-    rest += value ?? ''
-    const whole = rest.split('\n')
-    rest = done ? '' : (whole.pop() ?? '')
-    for (const line of whole) if (line.trim()) yield JSON.parse(line) as T
-    if (done) return
-  }
-}

@@ -39,14 +39,11 @@ final class HandoverTest extends TestCase
 
     private function pack(): Pack
     {
-        $answer = $this->as('lead')->post('/api/packs')->assertOk()->streamedContent();
-        $lines = array_map(
-            static fn (string $line): array => json_decode($line, true, 512, JSON_THROW_ON_ERROR),
-            explode("\n", trim($answer)),
-        );
-        self::assertGreaterThan(10, count($lines), 'It says what it is at.');
-        self::assertSame(range(0, count($lines) - 2), array_column($lines, 'done'));
-        self::assertArrayHasKey('pack', $lines[count($lines) - 1], $answer);
+        $errand = $this->as('lead')->postJson('/api/packs')->assertStatus(202)->json('id');
+        $told = $this->getJson('/api/errands/'.$errand)->assertOk()->json();
+        self::assertSame(['done', ''], [$told['state'], $told['problem']]);
+        self::assertGreaterThan(10, $told['of'], 'It says what it is at.');
+        self::assertSame(['pack' => $this->installation->packs()->firstOrFail()->number], $told['result']);
 
         return $this->installation->packs()->firstOrFail();
     }
@@ -67,7 +64,7 @@ final class HandoverTest extends TestCase
 
     public function test_a_pack_is_in_the_lengths_of_whoever_makes_it(): void
     {
-        $this->as('lead')->post('/api/packs?units=feet')->assertOk()->streamedContent();
+        $this->as('lead')->postJson('/api/packs?units=feet')->assertStatus(202);
         $pdf = PackDesk::disk()->get($this->installation->packs()->firstOrFail()->folder.'/pack.pdf');
         $words = (new Process(['pdftotext', '-layout', '-', '-'], input: $pdf))->mustRun()->getOutput();
         // 27.15 m are 1068.8976 in: 89 ft and 57/64 in to the nearest sixty-fourth.

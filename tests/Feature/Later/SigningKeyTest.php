@@ -62,7 +62,7 @@ final class SigningKeyTest extends TestCase
 
     public function test_a_pack_is_signed_by_two_keys_and_holds(): void
     {
-        $this->as('lead')->post('/api/packs')->assertOk()->streamedContent();
+        $this->as('lead')->postJson('/api/packs')->assertStatus(202);
         $this->postJson('/api/packs/1/signatures', ['role' => 'lead'])->assertCreated();
         SigningKey::make();
         $this->as('tester')

@@ -7,11 +7,14 @@ namespace App\Http\Controllers\Later;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
+use App\Errands\ErrandKind;
+use App\Errands\Errands;
 use App\Handover\PackDesk;
 use App\Handover\Sums;
 use App\Handover\Verification;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\Later\Signature;
+use App\Http\Resources\ErrandResource;
 use App\Models\Membership;
 use App\Models\Pack;
 use App\Models\StoredInstallation;
@@ -21,20 +24,19 @@ use App\Recording\Against;
 use App\Recording\Recorder;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\Container\Container;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Str;
 use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
 use Sartal\Core\Proof\Record\EventKind;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
-use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
  * Hand-over packs: made while one watches, signed, and given out.
+ *
+ * @phpstan-import-type ErrandLine from ErrandResource
  *
  * @phpstan-type PackLine array{
  *     number: int,
@@ -76,51 +78,20 @@ final readonly class PackController
         );
     }
 
-    /** One line of JSON for each step while it is made; the last one is the pack, or why there is none. */
+    /**
+     * Asks for one: a worker makes it, and the errand tells how far that is, and which number it has in the end.
+     *
+     * @return Answer<ErrandLine>
+     */
     public function store(
         #[Query(UnitsAsked::class)] UnitsAsked $asked,
-        Request $request,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
-    ): StreamedResponse {
-        $request->session()->save();
+        Errands $errands,
+    ): Answer {
+        $errand = $errands->ask($stored, $user, ErrandKind::Pack, ['units' => $asked->units->value]);
 
-        return new StreamedResponse(
-            function () use ($stored, $user, $asked): void {
-                set_time_limit(0);
-                // Whoever goes away meanwhile finds it made.
-                ignore_user_abort(true);
-                $tell = static function (array $line): void {
-                    echo json_encode($line, JSON_UNESCAPED_UNICODE), "\n";
-                    if (ob_get_level() > 0) {
-                        ob_flush();
-                    }
-                    flush();
-                };
-                try {
-                    $pack = $this->desk->make(
-                        $stored,
-                        $user,
-                        static fn (string $what, int $done, int $of) => $tell([
-                            'what' => $what,
-                            'done' => $done,
-                            'of' => $of,
-                        ]),
-                        $asked->units,
-                    );
-                    $tell(['pack' => self::line($pack->load('user'))]);
-                } catch (\Throwable $failed) {
-                    Log::error($failed);
-                    $tell([
-                        'problem' => 'The pack could not be made: '.
-                            class_basename($failed).
-                            '. Nothing was kept of it; the log says more.',
-                    ]);
-                }
-            },
-            200,
-            ['Content-Type' => 'application/x-ndjson', 'Cache-Control' => 'no-store', 'X-Accel-Buffering' => 'no'],
-        );
+        return new Answer(ErrandResource::of($errand, $user, $errands->before($errand)), 202);
     }
 
     /** @return Answer<PackLine> */

@@ -1,44 +1,35 @@
 <script setup lang="ts">
 import type { Schemas } from '../../api/types'
 import { onMounted, ref } from 'vue'
-import { api, ApiError, lines } from '../../api/client'
+import { api } from '../../api/client'
+import { useErrand } from '../../api/errand'
 import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
+import ErrandBar from '../../ui/ErrandBar.vue'
 import { system, when } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
 
 type Pack = Schemas['PackLine']
-interface Told {
-  what?: string
-  done?: number
-  of?: number
-  pack?: Pack
-  problem?: string
-}
 
 /** The pack that proves the job: made, signed, given out, and checked again whenever somebody asks. */
 const session = useSession()
 const { problem, said, busy, attempt } = useAttempt()
 const packs = ref<Pack[] | null>(null)
-const told = ref<Told | null>(null)
 const checked = ref<Record<number, { holds: boolean; problems: string[] }>>({})
 const read = async () => {
   packs.value = await api.get('packs')
 }
 onMounted(() => attempt(read))
 
-const make = () =>
+const { errand, calledOff, follow, callOff } = useErrand('pack', told =>
   attempt(async () => {
-    told.value = { what: 'Beginning', done: 0, of: 13 }
-    try {
-      for await (const line of lines<Told>(`packs?units=${system.value}`)) told.value = line
-      if (told.value?.problem) throw new ApiError(500, told.value.problem, {})
-      await read()
-      said.value = `Pack ${told.value?.pack?.number ?? ''} is made. Sign it, then give it out.`
-    } finally {
-      told.value = null
-    }
-  })
+    await read()
+    problem.value = told.problem
+    if (told.state === 'called-off') said.value = 'Called off. Nothing was kept of it.'
+    if (told.state === 'done') said.value = `Pack ${told.result.pack} is made. Sign it, then give it out.`
+  }),
+)
+const make = () => attempt(async () => follow(await api.post(`packs?units=${system.value}`)), '')
 const SIGN = ['lead', 'planner', 'tester'] as const
 const roles = (pack: Pack) =>
   SIGN.filter(
@@ -66,13 +57,14 @@ const size = (bytes: number) => (bytes > 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` 
         <p class="quiet">One document with the schedule as built, signal paths, panels, pinouts, labels, certificates
           with their history, exceptions and parts; all of it as JSON and CSV beside it; and the sums that prove that
           nothing was altered since.</p>
-        <v-btn color="primary" :disabled="told !== null" @click="make">Make a pack</v-btn>
-        <div v-if="told" class="progress" role="status"><v-progress-linear
-          :model-value="100 * (told.done ?? 0) / (told.of ?? 1)"
-          color="primary"
-          height="8"
-          aria-label="How far the pack is" /><span>{{ told.what }}, {{ told.done }} of {{ told.of }}</span></div>
+        <v-btn color="primary" :disabled="busy || errand !== null" @click="make">Make a pack</v-btn>
       </section>
+      <ErrandBar
+        v-if="errand"
+        :errand="errand"
+        :called-off="calledOff"
+        of="the pack"
+        @call-off="attempt(callOff)" />
       <p v-if="packs.length === 0" class="quiet">There is no pack yet.</p>
       <article v-for="pack in packs" :key="pack.number" :aria-label="`Pack ${pack.number}`">
         <h2>Pack {{ pack.number }} <span class="quiet">{{ when(pack.at) }}, {{ pack.who }} · {{ pack.pages }} pages ·
@@ -159,13 +151,6 @@ h3 {
 ul {
   margin: 0;
   padding-left: 18px;
-}
-.progress {
-  max-width: 460px;
-  margin-top: 12px;
-  display: grid;
-  gap: 4px;
-  font-size: 13px;
 }
 .sum {
   font-size: 11.5px;
