@@ -251,14 +251,16 @@ serve() {
     fail "the web server did not answer on port $2 within ten seconds."
 }
 
-# work QUEUE LOG: takes from a queue what takes long, in a process group of its own, so that whatever it began stops with
-# it. Each errand is done by a process of its own, and leaves nothing in memory to the next. Sets WORKER.
+# work NAME COMMAND…: an artisan command over and over, in a process group of its own, so that whatever it began stops with
+# it. What it did last leaves nothing in memory to what it does next. The web server comes first. Adds to WORKERS_UP.
 work() {
-    (cd "$ROOT" && exec setsid bash -c 'while :; do
-        php -d memory_limit="$1" artisan queue:work --queue="$2" --max-jobs=1 --sleep=1 --tries=1 --timeout=3600 --memory=4096 --quiet || sleep 2
-    done' worker "${SARTAL_MEMORY_MB:-1024}M" "$1") >"$2" 2>&1 &
-    WORKER=$!
+    local name=$1; shift
+    (cd "$ROOT" && exec setsid bash -c 'while :; do nice -n "$1" php -d memory_limit="$2" artisan "${@:3}" || sleep 2; done' \
+        worker "${NICE:-5}" "${SARTAL_MEMORY_MB:-1024}M" "$@") >"$STATE/$name.log" 2>&1 &
+    WORKERS_UP+=($!)
 }
+WORKERS_UP=()
+stop_workers() { for each in "${WORKERS_UP[@]}"; do stop_server "$each"; done; }
 
 stop_server() { [ -n "${1:-}" ] && kill -TERM -- "-$1" 2>/dev/null; return 0; }
 

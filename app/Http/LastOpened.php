@@ -6,6 +6,7 @@ namespace App\Http;
 
 use App\Models\StoredInstallation;
 use App\Models\User;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -31,5 +32,13 @@ final class LastOpened
                 ->update(['opened_id' => $installation->id]);
             $user->opened_id = $installation->id;
         }
+    }
+
+    /** @return list<int> installations that these people opened last */
+    public static function of(Builder $people): array
+    {
+        $opened = DB::table('users')->whereIn('id', $people)->whereNotNull('opened_id')->distinct();
+
+        return array_values(array_map(intval(...), array_filter($opened->orderBy('opened_id')->pluck('opened_id')->all(), is_int(...))));
     }
 }

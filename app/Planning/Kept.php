@@ -30,7 +30,14 @@ final class Kept
     private const SHORT = 2_000;
 
     /** What is kept in parts, under its own name and more: each is of as much use as the whole. */
-    private const WHOLES = ['jobs', 'standing at work', 'standing decided', 'schedule', 'labels that there are'];
+    private const WHOLES = [
+        'jobs',
+        'standing at work',
+        'standing decided',
+        'schedule',
+        'labels that there are',
+        'testing in groups',
+    ];
 
     /** What is packed here begins so, and nothing else that is written down does. */
     private const DEFLATED = "\x1f\x00";
@@ -242,10 +249,13 @@ final class Kept
     {
         // A part that nobody had to write again is as old as the whole, which is written again and again.
         DB::update(
-            "update kept as part set made_at = whole.made_at from kept as whole
-            where part.installation_id = ? and whole.installation_id = part.installation_id
-                and whole.name in (?, ?, ?, ?, ?) and part.name like whole.name || ' %'
-                and part.state = whole.state and part.made_at < whole.made_at",
+            sprintf(
+                "update kept as part set made_at = whole.made_at from kept as whole
+                where part.installation_id = ? and whole.installation_id = part.installation_id
+                    and whole.name in (%s) and part.name like whole.name || ' %%'
+                    and part.state = whole.state and part.made_at < whole.made_at",
+                implode(', ', array_fill(0, count(self::WHOLES), '?')),
+            ),
             [$stored->id, ...self::WHOLES],
         );
         DB::delete(

@@ -7,9 +7,11 @@ namespace App\Testing;
 use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Kept;
+use App\Planning\KeptOfRuns;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\MadeOnce;
+use App\Planning\Near;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
@@ -17,6 +19,7 @@ use Sartal\Core\Plan\Planning\Stage;
 /**
  * How far testing is, by loom and by place. Kept until something is recorded or decided, so that many may ask often.
  *
+ * @phpstan-type Group array{looms: array<int|string, string>, places: array<int|string, string>}
  * @phpstan-type Tally array{id: string, name: string, passed: int, failed: int, left: int}
  * @phpstan-type TestTallies array{
  *     all: Tally,
@@ -34,7 +37,7 @@ final class TestProgress
 {
     private ?Loaded $loaded = null;
 
-    public function __construct(private readonly InstallationStore $store)
+    public function __construct(private readonly InstallationStore $store, private readonly Near $near)
     {
     }
 
@@ -59,11 +62,15 @@ final class TestProgress
     private function count(StoredInstallation $stored): array
     {
         $standings = KeptStandings::atWork($stored, fn (): Loaded => $this->loaded($stored));
-        $groups = Kept::once(
+        /** @var KeptOfRuns<Group> $kept */
+        $kept = new KeptOfRuns(
             $stored,
             'testing in groups',
-            Kept::state($stored->edition()),
+            static fn (string $at): string => Kept::state($stored->release_id === null ? $at : $stored->edition()),
+        );
+        $groups = $kept->of(
             fn (): array => self::groups($this->loaded($stored)),
+            fn (array $runs): array => self::groups($this->near->runs($stored, $runs), $runs),
         );
         $looms = $places = [];
         $all = ['id' => '', 'name' => 'All', 'passed' => 0, 'failed' => 0, 'left' => 0];
@@ -91,13 +98,14 @@ final class TestProgress
     /**
      * To what each run belongs that is to be tested; names by ids.
      *
-     * @return array<int|string, array{looms: array<int|string, string>, places: array<int|string, string>}> by run
+     * @param  ?list<string>  $of  runs; null: all of them
+     * @return array<int|string, Group> by run
      */
-    private static function groups(Loaded $loaded): array
+    private static function groups(Loaded $loaded, ?array $of = null): array
     {
         $in = $loaded->installation;
         $groups = [];
-        foreach ($in->runs() as $run) {
+        foreach ($of === null ? $in->runs() : array_intersect_key($in->runs(), array_flip($of)) as $run) {
             if ($run->withdrawn) {
                 continue;
             }

@@ -4,17 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Bench\Jobs;
-use App\Bench\KeptJobs;
 use App\Changes\Author;
 use App\Changes\Intent;
 use App\Http\Elsewhere;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Models\User;
-use App\Planning\InstallationStore;
-use App\Planning\Loaded;
-use App\Planning\Near;
+use App\Planning\Opened;
 use Closure;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
@@ -23,7 +19,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Makes the installation that the address names available to the controllers, read once per request. */
 final readonly class OpenInstallation
 {
-    public function __construct(private Container $container, private InstallationStore $store)
+    public function __construct(private Container $container, private Opened $opened)
     {
     }
 
@@ -43,14 +39,9 @@ final readonly class OpenInstallation
         $request->route()->forgetParameter('address');
         Elsewhere::check($request, $user, $open);
         $this->readOnly($request, $open);
-        $this->container->instance(StoredInstallation::class, $open);
+        $this->opened->put($open);
         $this->container->singleton(Membership::class, static fn (): Membership => self::membership($open, $user));
         $this->container->instance(Author::class, new Author($user, Intent::of($request)));
-        $this->container->singleton(Loaded::class, fn (): Loaded => $this->store->load($open));
-        // One of each for a request: whoever asks finds what another has read.
-        $this->container->singleton(Jobs::class);
-        $this->container->singleton(KeptJobs::class);
-        $this->container->singleton(Near::class);
 
         return $next($request);
     }

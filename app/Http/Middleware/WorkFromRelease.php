@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Models\StoredInstallation;
-use App\Planning\InstallationStore;
-use App\Planning\Loaded;
+use App\Planning\Opened;
 use Closure;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
@@ -15,7 +14,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Where work is done the release counts, not what a planner has decided since. */
 final readonly class WorkFromRelease
 {
-    public function __construct(private Container $container, private InstallationStore $store)
+    public function __construct(private Container $container, private Opened $opened)
     {
     }
 
@@ -23,9 +22,7 @@ final readonly class WorkFromRelease
     public function handle(Request $request, Closure $next): Response
     {
         $open = $this->container->make(StoredInstallation::class);
-        if ($open->release_id !== null) {
-            $this->container->singleton(Loaded::class, fn (): Loaded => $this->store->atWork($open));
-        }
+        $this->opened->atWork($open);
 
         return $next($request);
     }

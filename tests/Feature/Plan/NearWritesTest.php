@@ -187,6 +187,7 @@ final class NearWritesTest extends TestCase
             'runs/'.$run.'/sheet/b/sheet.svg',
             'assemblies/'.$run,
             'assemblies/'.$run.'/takes',
+            'tests/progress',
         ];
         foreach ($of as $page) {
             $answer = $this->as('planner')->getJson('/api/'.$page);
