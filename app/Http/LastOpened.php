@@ -37,8 +37,8 @@ final class LastOpened
     /** @return list<int> installations that these people opened last */
     public static function of(Builder $people): array
     {
-        $opened = DB::table('users')->whereIn('id', $people)->whereNotNull('opened_id')->distinct();
+        $opened = DB::table('users')->whereIn('id', $people)->whereNotNull('opened_id')->orderBy('opened_id');
 
-        return array_values(array_map(intval(...), array_filter($opened->orderBy('opened_id')->pluck('opened_id')->all(), is_int(...))));
+        return array_values(array_filter($opened->distinct()->pluck('opened_id')->all(), is_int(...)));
     }
 }
