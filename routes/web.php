@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Contract\Places;
+use App\Http\Controllers\ArrivalController;
 use App\Http\Controllers\ContractController;
 use App\Http\Controllers\Ends\LabelController;
 use App\Http\Controllers\Ends\ReachController;
@@ -76,6 +77,11 @@ Route::prefix('api')->group(function (): void {
         Route::post('installations/{id}/open', [SessionController::class, 'open'])->where('id', Places::NUMBER);
         Route::get('installations', [InstallationController::class, 'index']);
         Route::post('installations', [InstallationController::class, 'store'])->middleware('office:installations');
+        Route::post('arrivals', [ArrivalController::class, 'store'])->middleware('office:installations');
+        // One's own.
+        Route::get('arrivals', [ArrivalController::class, 'index']);
+        Route::get('arrivals/{errand}', [ArrivalController::class, 'show']);
+        Route::delete('arrivals/{errand}', [ArrivalController::class, 'callOff']);
 
         Route::put('session/name', [AccountController::class, 'name']);
         Route::put('session/password', [AccountController::class, 'password']);

@@ -48,7 +48,7 @@ trait Placed
     ): TestResponse {
         $at = $this->at === '' ? self::demoAddress() : $this->at;
         $placed = preg_replace(
-            '~^/?api/(?!(?:i|session|installations|organisation|invitations|docs(?:\.json)?)(?:[/?]|$))~',
+            '~^/?api/(?!(?:i|session|installations|organisation|invitations|arrivals|docs(?:\.json)?)(?:[/?]|$))~',
             '/api/i/'.$at.'/',
             (string) $uri,
         );

@@ -17,4 +17,7 @@ interface Doing
      * @throws CalledOff
      */
     public function do(Errand $errand, Progress $progress): array;
+
+    /** It is done, it failed, or nobody wants it any more: what was put down for it goes. */
+    public function over(Errand $errand): void;
 }

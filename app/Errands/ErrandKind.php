@@ -9,11 +9,15 @@ enum ErrandKind: string
 {
     case Pack = 'pack';
 
-    /** As it stands in a sentence: "The pack could not be made." */
-    public function words(): string
+    /** An installation as a file. */
+    case Arrival = 'arrival';
+
+    /** What it says where it fails: "The pack could not be made." */
+    public function failed(): string
     {
         return match ($this) {
-            self::Pack => 'pack',
+            self::Pack => 'pack could not be made',
+            self::Arrival => 'file could not be brought in',
         };
     }
 
@@ -22,6 +26,7 @@ enum ErrandKind: string
     {
         return match ($this) {
             self::Pack => MakePack::class,
+            self::Arrival => BringIn::class,
         };
     }
 }

@@ -7,20 +7,28 @@ namespace App\Errands;
 use App\Models\Errand;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use Illuminate\Contracts\Container\Container;
 use Illuminate\Support\Facades\DB;
 
 /** Errands are asked for here, looked after, and called off. */
-final class Errands
+final readonly class Errands
 {
     /** Days that is told how one ended. */
     private const DAYS = 14;
 
-    /** @param  array<string, string>  $asked */
-    public function ask(StoredInstallation $for, User $by, ErrandKind $kind, array $asked): Errand
+    public function __construct(private Container $container)
     {
-        $this->forget($for);
+    }
+
+    /**
+     * @param  ?StoredInstallation  $for  null: it is to become one
+     * @param  array<string, string>  $asked
+     */
+    public function ask(?StoredInstallation $for, User $by, ErrandKind $kind, array $asked): Errand
+    {
+        $this->forget();
         $errand = Errand::query()->create([
-            'installation_id' => $for->id,
+            'installation_id' => $for?->id,
             'user_id' => $by->id,
             'kind' => $kind,
             'asked' => $asked,
@@ -47,17 +55,14 @@ final class Errands
     public function callOff(Errand $errand): void
     {
         DB::table('errands')->where('id', $errand->id)->update(['is_called_off' => true]);
-        DB::table('errands')->where('id', $errand->id)->where('state', ErrandState::Waiting->value)->update([
-            'state' => ErrandState::CalledOff->value,
-            'ended_at' => now(),
-        ]);
+        $waiting = DB::table('errands')->where('id', $errand->id)->where('state', ErrandState::Waiting->value);
+        if ($waiting->update(['state' => ErrandState::CalledOff->value, 'ended_at' => now()]) === 1) {
+            $this->container->make($errand->kind->doing())->over($errand);
+        }
     }
 
-    private function forget(StoredInstallation $of): void
+    private function forget(): void
     {
-        DB::table('errands')
-            ->where('installation_id', $of->id)
-            ->where('ended_at', '<', now()->subDays(self::DAYS))
-            ->delete();
+        DB::table('errands')->where('ended_at', '<', now()->subDays(self::DAYS))->delete();
     }
 }

@@ -32,4 +32,8 @@ final readonly class MakePack implements Doing
 
         return ['pack' => $pack->number];
     }
+
+    public function over(Errand $errand): void
+    {
+    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Errands;
 
+use App\Http\Errors;
 use App\Models\Errand;
 use App\Planning\Uncollected;
 use Illuminate\Contracts\Container\Container;
@@ -11,6 +12,7 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
+use Sartal\Core\File\InvalidDocument;
 use Throwable;
 
 /** An errand, as a worker takes it from the queue. Once: what broke off is asked for again by whoever wants it. */
@@ -42,13 +44,21 @@ final class RunErrand implements ShouldQueue
             $this->ends(ErrandState::Done, ['result' => json_encode($result, JSON_THROW_ON_ERROR)]);
         } catch (CalledOff) {
             $this->ends(ErrandState::CalledOff);
+        } catch (InvalidDocument $invalid) {
+            $this->ends(ErrandState::Failed, [
+                'problem' => $invalid->getMessage(),
+                'problems' => json_encode(Errors::problems($invalid), JSON_THROW_ON_ERROR),
+                'more' => $invalid->more,
+            ]);
         } catch (Throwable $failed) {
             Log::error($failed);
             $this->ends(ErrandState::Failed, ['problem' => sprintf(
-                'The %s could not be made: %s. Nothing was kept of it; the log says more.',
-                $errand->kind->words(),
+                'The %s: %s. Nothing was kept of it; the log says more.',
+                $errand->kind->failed(),
                 class_basename($failed),
             )]);
+        } finally {
+            $container->make($errand->kind->doing())->over($errand);
         }
     }
 
@@ -58,7 +68,7 @@ final class RunErrand implements ShouldQueue
         $this->ends(ErrandState::Failed, ['problem' => 'It broke off before it was done. Ask for it once more.']);
     }
 
-    /** @param  array{result?: string, problem?: string}  $more */
+    /** @param  array{result?: string, problem?: string, problems?: string, more?: int}  $more */
     private function ends(ErrandState $as, array $more = []): void
     {
         $more['ended_at'] = now();

@@ -51,10 +51,19 @@ final readonly class Beginning
         );
     }
 
-    /** @throws InvalidDocument naming everything that is wrong with it */
-    public function from(FileContents $file, User $by, string $how, bool $crew): StoredInstallation
-    {
-        $made = $this->importer->import($file, $by->organisation()->firstOrFail(), $crew);
+    /**
+     * @param  ?callable(): void  $tell  now and then
+     *
+     * @throws InvalidDocument naming everything that is wrong with it
+     */
+    public function from(
+        FileContents $file,
+        User $by,
+        string $how,
+        bool $crew,
+        ?callable $tell = null,
+    ): StoredInstallation {
+        $made = $this->importer->import($file, $by->organisation()->firstOrFail(), $crew, $tell);
         $own = $made->memberships()->where('user_id', $by->id)->first();
         $made->take(
             $by,

@@ -38,15 +38,22 @@ final class FileImporter
 
     /**
      * @param  bool  $crew  whether its people become the crew; those of its record are known in any case
+     * @param  ?callable(): void  $tell  now and then; what it throws ends it, and nothing of it is there
      *
      * @throws InvalidDocument naming everything that is wrong with it
      */
-    public function import(FileContents $file, Organisation $for, bool $crew = true): StoredInstallation
-    {
+    public function import(
+        FileContents $file,
+        Organisation $for,
+        bool $crew = true,
+        ?callable $tell = null,
+    ): StoredInstallation {
+        $tell ??= static fn () => null;
+        $tell();
         $installation = $file->installation();
         self::check($file, $for);
 
-        return DB::transaction(function () use ($file, $installation, $for, $crew): StoredInstallation {
+        return DB::transaction(function () use ($file, $installation, $for, $crew, $tell): StoredInstallation {
             $in = FileEncoder::installation($installation);
             $stored = StoredInstallation::query()->create([
                 'organisation_id' => $for->id,
@@ -88,6 +95,7 @@ final class FileImporter
                 ];
             }
             $this->insert(StoredRun::class, $runs);
+            $tell();
             $people = new FilePeople($file->people(), $stored, $crew);
             $events = [];
             foreach ($file->events() as $event) {
@@ -95,6 +103,7 @@ final class FileImporter
                 if (count($events) === self::CHUNK) {
                     StoredEvent::query()->insert($events);
                     $events = [];
+                    $tell();
                 }
             }
             $this->insert(StoredEvent::class, $events);

@@ -15,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property string $id
  * @property int $turn in which they were asked for, of all installations
- * @property int $installation_id
+ * @property ?int $installation_id null: of none, it is to become one
  * @property int $user_id who asked for it
  * @property ErrandKind $kind
  * @property array<string, string> $asked
@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property bool $is_called_off somebody does not want it any more
  * @property ?array<string, int|string> $result
  * @property string $problem
+ * @property list<array{path: string, value: string, words: string}> $problems of a file
+ * @property int $more problems than those
  * @property string $asked_at
  * @property ?string $begun_at
  * @property ?string $told_at
@@ -47,6 +49,7 @@ final class Errand extends Model
         'state' => ErrandState::class,
         'is_called_off' => 'boolean',
         'result' => 'array',
+        'problems' => 'array',
     ];
 
     /** @return BelongsTo<User, $this> */

@@ -81,4 +81,13 @@ final class User extends Authenticatable
     {
         return in_array($office->value, $this->offices, true);
     }
+
+    /** @return HasMany<Errand, $this> files that are to become installations, the last one first */
+    public function arrivals(): HasMany
+    {
+        $relation = $this->hasMany(Errand::class);
+        $relation->whereNull('installation_id')->orderByDesc('turn');
+
+        return $relation;
+    }
 }

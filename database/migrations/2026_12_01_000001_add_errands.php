@@ -32,7 +32,8 @@ return new class extends Migration
         Schema::create('errands', function (Blueprint $table): void {
             $table->uuid('id')->primary();
             $table->bigInteger('turn')->generatedAs()->always();
-            $table->foreignId('installation_id')->constrained()->cascadeOnDelete();
+            // Of none: what is to become one.
+            $table->foreignId('installation_id')->nullable()->constrained()->cascadeOnDelete();
             $table->foreignId('user_id')->constrained();
             $table->string('kind', 20);
             $table->json('asked');
@@ -44,11 +45,15 @@ return new class extends Migration
             $table->boolean('is_called_off')->default(false);
             $table->json('result')->nullable();
             $table->text('problem')->default('');
+            // Where, what stands there, and what is wrong with it; and how many more there are.
+            $table->json('problems')->default('[]');
+            $table->unsignedInteger('more')->default(0);
             $table->timestampTz('asked_at', 6);
             $table->timestampTz('begun_at', 6)->nullable();
             $table->timestampTz('told_at', 6)->nullable();
             $table->timestampTz('ended_at', 6)->nullable();
             $table->index(['installation_id', 'turn']);
+            $table->index(['user_id', 'turn']);
         });
     }
 

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync } from 'node:fs'
+import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, type Page, test } from './house'
@@ -195,4 +195,30 @@ test('the next installation begins from this one', async ({ page }) => {
   await page.getByRole('button', { name: 'Make it, and open it' }).click()
   await expect(page.getByText('Lock gallery')).toBeVisible()
   await expect(bead(page, 'A-114')).toHaveAttribute('aria-label', /cut to do/)
+})
+
+test('a file is brought in by a worker: what is wrong is listed, what is right is opened', async ({ page }) => {
+  server.works()
+  const demo = JSON.parse(readFileSync('database/demo/brackwater.json', 'utf8')) as {
+    installation: { id: string; name: string }
+  }
+  demo.installation = { ...demo.installation, id: 'upper-gate', name: 'Upper gate' }
+  const as = (name: string, of: object) => ({
+    name,
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(of)),
+  })
+  await signIn(page, 'planner', '/installations')
+  await page.getByLabel('from an installation file').check()
+  const file = page.locator('input[type="file"]')
+  const send = page.getByRole('button', { name: 'Begin it, and open it' })
+  await file.setInputFiles(as('wrong.json', { ...demo, runs: [{ id: 7 }] }))
+  await send.click()
+  await expect(page.getByText('runs[0].id "7" should be text.')).toBeVisible({ timeout: 20_000 })
+  await file.setInputFiles(as('right.json', demo))
+  await send.click()
+  await expect(page.getByRole('progressbar', { name: 'How far the file is' })).toBeVisible()
+  await expect(page).toHaveURL(/\/i\/[^/]+\/schedule/, { timeout: 30_000 })
+  await expect(page.getByText('Upper gate')).toBeVisible()
+  await expect(bead(page, 'A-114')).toHaveAttribute('aria-label', /cut done/)
 })

@@ -2,7 +2,7 @@ import type { APIRequestContext, BrowserContext, Page } from '@playwright/test'
 
 /** Addresses that are of no installation. */
 const OF_NONE = /^\/(?:(?:i|e|join|build)\/|sign-in|sw\.js|mark\.svg|$)/
-const API_OF_NONE = /^\/api\/(?:i\/|session|installations|organisation|invitations|docs)/
+const API_OF_NONE = /^\/api\/(?:i\/|session|installations|organisation|invitations|arrivals|docs)/
 
 /** Every address names its installation; the tests are about one of them, and say the rest. */
 export function placed(path: string, at: string): string {

@@ -89,6 +89,7 @@ export class OwnServer {
 
   /** Somebody who takes up what is asked for and takes long. */
   works() {
+    if (this.worker) return
     const one = 'php -d memory_limit=512M artisan queue:work --queue=errands --max-jobs=1 --sleep=1 --quiet'
     this.worker = spawn('bash', ['-c', `while :; do ${one} || sleep 1; done`], {
       detached: true,

@@ -9,11 +9,15 @@ use App\Errands\Doing;
 use App\Errands\MakePack;
 use App\Errands\Progress;
 use App\Errands\RunErrand;
+use App\Formats\FileImporter;
 use App\Handover\PackDesk;
 use App\Models\Errand;
+use App\Models\StoredInstallation;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use RuntimeException;
+use Sartal\Core\File\InstallationFile;
 use Tests\TestCase;
 
 /** What takes long is asked for, waits for a worker, tells how far it is, and is called off. */
@@ -59,6 +63,10 @@ final class ErrandsTest extends TestCase
             public function do(Errand $errand, Progress $progress): array
             {
                 return ($this->as)($errand, $progress);
+            }
+
+            public function over(Errand $errand): void
+            {
             }
         });
     }
@@ -193,5 +201,77 @@ final class ErrandsTest extends TestCase
         DB::table('errands')->where('id', $errand->id)->update(['is_called_off' => true]);
         $this->expectException(CalledOff::class);
         $progress->tell('Panels', 4, 14);
+    }
+
+    private function sends(string $text, string $by = 'planner'): string
+    {
+        return $this->as($by)->post(
+            '/api/arrivals',
+            ['file' => UploadedFile::fake()->createWithContent('x.json', $text)],
+            ['Accept' => 'application/json'],
+        )->assertStatus(202)->json('id');
+    }
+
+    private static function second(): string
+    {
+        $file = json_decode(self::demo(), true, 64, JSON_THROW_ON_ERROR);
+        $file['installation']['id'] = 'second';
+
+        return json_encode($file, JSON_THROW_ON_ERROR);
+    }
+
+    public function test_a_file_is_brought_in_by_a_worker_and_is_its_sender_s_until_then(): void
+    {
+        $arrival = $this->sends(self::second());
+        self::assertCount(1, Storage::disk('local')->allFiles('arrivals'));
+        $this->as('lead')->getJson('/api/arrivals/'.$arrival)->assertNotFound();
+        $this->deleteJson('/api/arrivals/'.$arrival)->assertNotFound();
+        $this->getJson('/api/errands/'.$arrival)->assertNotFound();
+        self::assertSame([], $this->getJson('/api/arrivals')->json('errands'));
+        $this->work();
+        $told = $this->as('planner')->getJson('/api/arrivals')->assertOk()->json('errands.0');
+        self::assertSame([$arrival, 'done', 1], [$told['id'], $told['state'], $told['of']]);
+        $made = StoredInstallation::query()->where('key', 'second')->sole();
+        self::assertSame(['address' => $made->address, 'name' => $made->name], $told['result']);
+        self::assertSame(46, $made->runs()->count());
+        self::assertSame([], Storage::disk('local')->allFiles('arrivals'));
+    }
+
+    public function test_a_file_that_is_called_off_leaves_nothing_begun_or_not(): void
+    {
+        $waiting = $this->sends(self::second());
+        $this->as('planner')->deleteJson('/api/arrivals/'.$waiting)->assertOk()->assertJsonPath('state', 'called-off');
+        self::assertSame([], Storage::disk('local')->allFiles('arrivals'));
+        $begun = $this->sends(self::second());
+        DB::listen(static function ($query) use ($begun): void {
+            if (str_contains($query->sql, 'insert into "runs"')) {
+                DB::table('errands')->where('id', $begun)->update(['is_called_off' => true]);
+            }
+        });
+        $this->travel(1)->seconds();
+        $importer = $this->app->make(FileImporter::class);
+        $file = InstallationFile::parse(self::second());
+        $progress = new Progress(Errand::query()->findOrFail($begun));
+        try {
+            $importer->import($file, self::organisation(), true, static fn () => $progress->tell('so far', 1, 2));
+            self::fail('It went on.');
+        } catch (CalledOff) {
+            self::assertNull(StoredInstallation::query()->where('key', 'second')->first());
+        }
+    }
+
+    public function test_all_that_is_wrong_with_a_file_is_told_and_the_file_goes(): void
+    {
+        $file = json_decode(self::second(), true, 64, JSON_THROW_ON_ERROR);
+        $file['runs'][0]['cable'] = 7;
+        $file['record'][0]['kind'] = 'baked';
+        $arrival = $this->sends(json_encode($file, JSON_THROW_ON_ERROR));
+        $this->work();
+        $told = $this->as('planner')->getJson('/api/arrivals/'.$arrival)->assertOk()->json();
+        self::assertSame(['failed', 0], [$told['state'], $told['more']]);
+        self::assertSame(['runs[0].cable', 'record[0].kind'], array_column($told['problems'], 'path'));
+        self::assertSame('baked', $told['problems'][1]['value']);
+        self::assertSame([], Storage::disk('local')->allFiles('arrivals'));
+        $this->postJson('/api/arrivals', [])->assertUnprocessable()->assertJsonPath('problems.0.path', 'file');
     }
 }

@@ -20,8 +20,6 @@ use App\Who\Logbook;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Str;
-use Sartal\Core\File\InvalidDocument;
-use Sartal\Core\File\StreamedFile;
 
 /**
  * The installations that somebody is of the crew of.
@@ -55,11 +53,10 @@ final class InstallationController
     }
 
     /**
-     * Begun "empty", from the "sample", or from a "file".
+     * Begun "empty", or from the "sample"; from a file it arrives.
      *
      * @return Answer<InstallationRef>
      *
-     * @throws InvalidDocument
      * @throws BadLine
      */
     public function store(
@@ -67,25 +64,6 @@ final class InstallationController
         #[CurrentUser] User $user,
         Beginning $beginning,
     ): Answer {
-        if ($sent->begin === Begin::File) {
-            // A whole installation takes as long as it takes.
-            set_time_limit(0);
-            $file = $sent->file;
-            if ($file === null) {
-                throw InvalidDocument::because('file', '', 'is missing. Choose an installation file.');
-            }
-            $stream = fopen($file->getPathname(), 'rb');
-            if ($stream === false) {
-                throw InvalidDocument::because('file', '', 'did not arrive whole. Send it again.');
-            }
-            try {
-                $made = $beginning->from(StreamedFile::from($stream), $user, 'from a file', $sent->crew);
-            } finally {
-                fclose($stream);
-            }
-
-            return new Answer($made->reference(), 201);
-        }
         $name = $sent->name;
         if ($name === '') {
             throw BadLine::because('name', '', 'Write what it is called.');

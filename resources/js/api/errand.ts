@@ -13,8 +13,13 @@ const EVERY = 800
  * ends, whoever asked for it.
  *
  * @param ended it is done, it failed, or it was called off
+ * @param at of this installation, or one's own: of what is to become one
  */
-export function useErrand(kind: Errand['kind'], ended: (errand: Errand) => unknown) {
+export function useErrand(
+  kind: Errand['kind'],
+  ended: (errand: Errand) => unknown,
+  at: 'errands' | 'arrivals' = 'errands',
+) {
   const errand = shallowRef<Errand | null>(null)
   /** Somebody does not want it any more; it ends where it tells next how far it is. */
   const calledOff = shallowRef(false)
@@ -26,7 +31,7 @@ export function useErrand(kind: Errand['kind'], ended: (errand: Errand) => unkno
     if (!errand.value || looking) return
     looking = true
     try {
-      await follow(await api.get(`errands/${errand.value.id}`))
+      await follow(await api.get(`${at}/${errand.value.id}`))
     } catch (error) {
       // A server that is away comes back; one that knows nothing of it any more does not.
       if (!(error instanceof ApiError) || error.status === 0 || error.status >= 500) return
@@ -46,7 +51,7 @@ export function useErrand(kind: Errand['kind'], ended: (errand: Errand) => unkno
 
   onMounted(async () => {
     try {
-      const open = (await api.get('errands')).errands.find(each => each.kind === kind && isOpen(each))
+      const open = (await api.get(at)).errands.find(each => each.kind === kind && isOpen(each))
       if (open && !errand.value) await follow(open)
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
@@ -60,7 +65,7 @@ export function useErrand(kind: Errand['kind'], ended: (errand: Errand) => unkno
     callOff: async () => {
       if (!errand.value) return
       calledOff.value = true
-      await follow(await api.delete(`errands/${errand.value.id}`))
+      await follow(await api.delete(`${at}/${errand.value.id}`))
     },
   }
 }

@@ -12,7 +12,7 @@ export const base = address ? `/i/${address}/` : '/'
 export const page = shallowRef<InstallationRef | null>(null)
 
 /** What is of no installation. */
-const OF_NONE = /^(session|installations|organisation|invitations|docs\.json)(?=[/?]|$)/
+const OF_NONE = /^(session|installations|organisation|invitations|arrivals|docs\.json)(?=[/?]|$)/
 /** Where something is asked for: of this page's installation, or of the one that a record belongs to. */
 export const endpoint = (path: string, of = address): string =>
   OF_NONE.test(path) ? `/api/${path}` : `/api/i/${of}/${path}`

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api } from '../api/client'
+import { api, ApiError } from '../api/client'
+import { useErrand } from '../api/errand'
 import { address, visit } from '../api/page'
 import { useSession } from '../api/session'
 import type { InstallationRef } from '../api/types'
 import { useAttempt } from '../ui/attempt'
+import ErrandBar from '../ui/ErrandBar.vue'
 
 /** The installations that somebody is of the crew of, and how the next one begins. */
 defineProps<{ heading?: string }>()
@@ -22,13 +24,22 @@ const begin = ref<'empty' | 'sample' | 'file'>('empty')
 const name = ref('')
 const file = ref<File | null>(null)
 const crew = ref(true)
+const { errand, calledOff, follow, callOff } = useErrand(
+  'arrival',
+  told =>
+    attempt(async () => {
+      if (told.state === 'done') visit({ address: String(told.result.address) })
+      if (told.state === 'failed') throw new ApiError(422, told.problem, { problems: told.problems })
+    }),
+  'arrivals',
+)
 const make = () =>
   attempt(async () => {
     if (begin.value === 'file') {
       const form = new FormData()
       form.set('file', file.value!)
       form.set('crew', crew.value ? '1' : '0')
-      visit(await api.post('installations', form))
+      await follow(await api.post('arrivals', form))
     } else visit(await api.post('installations', { begin: begin.value, name: name.value }))
   })
 const leave = (each: InstallationRef) =>
@@ -98,7 +109,13 @@ const leave = (each: InstallationRef) =>
         type="submit"
         color="primary"
         :loading="busy"
-        :disabled="begin === 'file' ? !file : !name.trim()">Begin it, and open it</v-btn>
+        :disabled="errand !== null || (begin === 'file' ? !file : !name.trim())">Begin it, and open it</v-btn>
+      <ErrandBar
+        v-if="errand"
+        :errand="errand"
+        :called-off="calledOff"
+        of="the file"
+        @call-off="attempt(callOff)" />
       <p class="quiet">From one of yours: open it, then choose “Begin the next one from this” below your name.</p>
     </form>
   </main>

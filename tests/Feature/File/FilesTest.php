@@ -45,6 +45,14 @@ final class FilesTest extends TestCase
         );
     }
 
+    /** @return array<string, mixed> what became of a file that was sent */
+    private function arrived(string $text): array
+    {
+        $arrival = $this->send('arrivals', $text, 'x.json')->assertStatus(202)->json('id');
+
+        return $this->getJson('/api/arrivals/'.$arrival)->assertOk()->json();
+    }
+
     public function test_two_bad_rows_are_both_named_and_nothing_comes_in(): void
     {
         $csv = implode("\n", [
@@ -262,20 +270,16 @@ final class FilesTest extends TestCase
     public function test_an_installation_that_is_here_already_or_broken_stays_out_whole(): void
     {
         $count = [StoredInstallation::query()->count(), StoredRun::query()->count(), User::query()->count()];
-        $this->send('installations', self::demo(), 'demo.json')
-            ->assertUnprocessable()
-            ->assertJsonPath('problems.0.path', 'installation.id');
+        $here = $this->arrived(self::demo());
+        self::assertSame(['failed', 'installation.id'], [$here['state'], $here['problems'][0]['path']]);
         $data = json_decode(self::demo(), true);
         $data['installation']['id'] = 'second';
         $data['runs'][5]['code'] = $data['runs'][4]['code'];
         $data['people'][] = ['signIn' => 'new', 'name' => 'New', 'roles' => ['emperor']];
-        $paths = array_column(
-            $this->send('installations', (string) json_encode($data), 'demo.json')
-                ->assertUnprocessable()
-                ->json('problems'),
-            'path',
-        );
-        self::assertSame(['runs[5].code', 'people[6].roles'], $paths);
+        $broken = $this->arrived((string) json_encode($data));
+        self::assertSame('failed', $broken['state']);
+        self::assertSame(['runs[5].code', 'people[6].roles'], array_column($broken['problems'], 'path'));
+        self::assertStringContainsString('runs[5].code', $broken['problem']);
         self::assertSame($count, [
             StoredInstallation::query()->count(),
             StoredRun::query()->count(),
@@ -288,7 +292,7 @@ final class FilesTest extends TestCase
         $data = json_decode(self::demo(), true);
         $data['installation']['id'] = 'second';
         $data['people'][1]['roles'] = ['lead'];
-        $this->send('installations', (string) json_encode($data), 'x.json')->assertCreated();
+        self::assertSame('done', $this->arrived((string) json_encode($data))['state']);
         self::assertSame(['bench'], $this->member('bench')->roles);
         self::assertSame([], $this->person('bench')->offices);
     }

@@ -143,8 +143,8 @@ final class CrewsTest extends TestCase
         }
         $file = UploadedFile::fake()->createWithContent('grab.json', json_encode($data, JSON_THROW_ON_ERROR));
         $this->as('planner')
-            ->post('/api/installations', ['file' => $file], ['Accept' => 'application/json'])
-            ->assertCreated();
+            ->post('/api/arrivals', ['file' => $file], ['Accept' => 'application/json'])
+            ->assertStatus(202);
         $planner = $this->person('planner');
         self::assertSame(['planner'], $this->member('planner')->roles);
         self::assertSame(['installations'], $planner->offices);
@@ -164,16 +164,15 @@ final class CrewsTest extends TestCase
         $data = json_decode(self::demo(), true, 64, JSON_THROW_ON_ERROR);
         $data['installation'] = ['id' => 'third', 'name' => 'Third'] + $data['installation'];
         $send = fn (array $with) => $this->as('planner')->post(
-            '/api/installations',
+            '/api/arrivals',
             [
                 'file' => UploadedFile::fake()->createWithContent('x.json', json_encode($data, JSON_THROW_ON_ERROR)),
                 ...$with,
             ],
             ['Accept' => 'application/json'],
         );
-        $address = $send(['crew' => '0'])
-            ->assertCreated()
-            ->json('address');
+        $arrival = $send(['crew' => '0'])->assertStatus(202)->json('id');
+        $address = $this->getJson('/api/arrivals/'.$arrival)->assertOk()->json('result.address');
         $made = StoredInstallation::query()->where('address', $address)->firstOrFail();
         // Without its crew: the record knows who did what, and nobody else is at work.
         self::assertSame(
@@ -200,11 +199,11 @@ final class CrewsTest extends TestCase
         ];
         $this->as('lead')
             ->post(
-                '/api/installations',
+                '/api/arrivals',
                 ['file' => UploadedFile::fake()->createWithContent('x.json', json_encode($data, JSON_THROW_ON_ERROR))],
                 ['Accept' => 'application/json'],
             )
-            ->assertCreated();
+            ->assertStatus(202);
         self::assertSame(0, $boss->memberships()->count());
         $same = User::query()->where('known_as', 'boss@rival.example')->pluck('organisation_id');
         self::assertEqualsCanonicalizing([$rival->id, self::organisation()->id], $same->all());

@@ -182,6 +182,10 @@ final class RightsOfAllTest extends TestCase
             'POST organisation/people/x/invitation' => 'p',
             'PUT organisation/installations/x/lead' => 'p',
             'POST installations' => 'i',
+            'POST arrivals' => 'i',
+            'GET arrivals' => 'pin',
+            'GET arrivals/x' => 'pin',
+            'DELETE arrivals/x' => 'pin',
         ];
         foreach ($both as $what => $letters) {
             [$verb, $path] = explode(' ', $what);

@@ -48,11 +48,11 @@ final class CrewTest extends TestCase
     {
         $this->as('lead')
             ->post(
-                '/api/installations',
+                '/api/arrivals',
                 ['file' => UploadedFile::fake()->createWithContent('pump.json', self::STRANGER)],
                 ['Accept' => 'application/json'],
             )
-            ->assertCreated();
+            ->assertStatus(202);
         $this->of('pump-house');
         // 12 ft 6 in is 3.81 m; with 3 % and half a metre of tail 4.4243 m, cut at 4.45 m.
         $rows = $this->getJson('/api/schedule')->assertOk()->json('rows');

@@ -7,7 +7,6 @@ namespace App\Http\Requests\Who;
 /** What an installation is begun from. */
 enum Begin: string
 {
-    case File = 'file';
     case Sample = 'sample';
     case Empty = 'empty';
 }

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
+import { useErrand } from '../../api/errand'
 import { visit } from '../../api/page'
 import type { RowProblem } from '../../api/types'
+import ErrandBar from '../../ui/ErrandBar.vue'
 
 const open = defineModel<boolean>({ required: true })
 /** Text from the clipboard, read like a file. */
@@ -62,6 +64,21 @@ function clear() {
   columns.value = []
 }
 const whole = () => file.value?.name.toLowerCase().endsWith('.json') ?? false
+const { errand, calledOff, follow, callOff } = useErrand(
+  'arrival',
+  told =>
+    run(async () => {
+      if (told.state === 'failed') throw new ApiError(422, told.problem, { problems: told.problems })
+      // Who has closed this meanwhile stays where they are.
+      if (told.state === 'done' && open.value) visit({ address: String(told.result.address) })
+    }),
+  'arrivals',
+)
+function arrival(): FormData {
+  const data = new FormData()
+  data.append('file', file.value as File)
+  return data
+}
 function form(): FormData {
   const data = new FormData()
   data.append('file', file.value as File)
@@ -123,7 +140,7 @@ function takeAs(name: string, field: string) {
 function bringIn() {
   void run(async () => {
     if (whole()) {
-      visit(await api.post('installations', form()))
+      await follow(await api.post('arrivals', arrival()))
       return
     }
     const answer = await api.post('import', form())
@@ -148,6 +165,12 @@ function bringIn() {
         aria-label="File to import"
         @change="chosen"></label> <span v-if="file">{{ file.name }}</span></p>
       <v-progress-linear v-if="busy" indeterminate color="primary" aria-label="Reading the file" />
+      <ErrandBar
+        v-if="errand"
+        :errand="errand"
+        :called-off="calledOff"
+        of="the file"
+        @call-off="run(callOff)" />
       <p v-if="message" class="note failed" role="alert">{{ message }}</p>
       <p v-if="done" class="note good" role="status">{{ done }}</p>
       <fieldset v-if="unsure.length" class="columns"><legend>Columns that Sartal does not know</legend>
@@ -186,6 +209,7 @@ function bringIn() {
           v-if="runs.length || (file && whole() && !message)"
           color="primary"
           :loading="busy"
+          :disabled="errand !== null"
           @click="bringIn">Import
           {{ whole() ? 'the installation' : `${runs.length} ${runs.length === 1 ? 'run' : 'runs'}` }}</v-btn>
         <v-btn variant="outlined" @click="open = false">Close</v-btn>
