@@ -49,6 +49,34 @@ final readonly class KeptOfRuns
         });
     }
 
+    /**
+     * The same, of some runs, without reading the others.
+     *
+     * @param  list<string>  $runs
+     * @param  Closure(): array<int|string, T>  $all
+     * @param  Closure(list<string>): ?array<int|string, T>  $some
+     * @return array<int|string, T> by run; those that are gone are not in it
+     */
+    public function these(array $runs, Closure $all, Closure $some): array
+    {
+        $state = $this->state($this->decisions);
+        $names = array_values(array_unique(array_map($this->part(...), $runs)));
+        $parts = Kept::stateOf($this->stored, $this->name) === $state
+            ? Kept::all($this->stored, $names, $state)
+            : [];
+        if (count($parts) < count($names)) {
+            return array_intersect_key($this->of($all, $some), array_flip($runs));
+        }
+        $known = [];
+        foreach ($parts as $body) {
+            /** @var array<int|string, T> $part */
+            $part = unserialize($body);
+            $known += $part;
+        }
+
+        return array_intersect_key($known, array_flip($runs));
+    }
+
     /** @return ?array<int|string, T> null where nobody has kept it, or not all of it */
     private function known(): ?array
     {

@@ -158,6 +158,20 @@ final class KeptStandings
         return $assembly === null ? null : $this->fresh[$assembly] ?? ($this->part($assembly)[$assembly] ?? null);
     }
 
+    /**
+     * @param  list<string>  $runs  of which something may be otherwise
+     * @param  int  $row  of a record: what came in after it is looked at
+     * @return list<string> those, and all about whose assemblies something was recorded since
+     */
+    public function news(array $runs, int $row): array
+    {
+        $book = $this->book();
+        $assemblies = array_flip([...$book->of($runs), ...Touched::lately($this->stored, $row, $book->assemblyOf)]);
+        $of = array_filter($book->assemblyOf, static fn (string $each): bool => isset($assemblies[$each]));
+
+        return array_values(array_unique([...$runs, ...array_map(strval(...), array_keys($of))]));
+    }
+
     /** What an assembly is read against. */
     public function facts(string $assembly): AssemblyFacts
     {

@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
+use Closure;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -17,6 +18,9 @@ final class Touched
 {
     /** Rows that are looked at again: of two that record at once, the one with the lower number may come later. */
     private const OVERLAP = 500;
+
+    /** min that a record may take to be seen by others, from when it was written. */
+    private const LATE = 5;
 
     /** @return array{int, string} row and id of the last record */
     public static function last(StoredInstallation $stored): array
@@ -80,6 +84,24 @@ final class Touched
     }
 
     /**
+     * Where it may be told twice and not never: what came in after a row, and before it what was written just now.
+     *
+     * @param  array<int|string, string>  $assemblyOf  by run
+     * @return list<string> assemblies
+     */
+    public static function lately(StoredInstallation $stored, int $row, array $assemblyOf): array
+    {
+        $late = static fn (Builder $rows): Builder => $rows->where(
+            static fn (Builder $of) => $of
+                ->where('id', '>', $row)
+                ->orWhere('created_at', '>', now()->subMinutes(self::LATE)),
+        );
+        $last = self::by(self::rows($stored, max(0, $row - self::OVERLAP), $late), $assemblyOf);
+
+        return array_map(strval(...), array_keys($last));
+    }
+
+    /**
      * Everything that was recorded on runs, and tests elsewhere that say that they cover one of them.
      *
      * @param  list<string>  $runs
@@ -123,10 +145,14 @@ final class Touched
         return $rows;
     }
 
-    /** @return array<int|string, int> the last row after one that is about each run */
-    private static function rows(StoredInstallation $stored, int $after): array
+    /**
+     * @param  ?Closure(Builder): Builder  $among  of those after it, which; null: all
+     * @return array<int|string, int> the last row after one that is about each run
+     */
+    private static function rows(StoredInstallation $stored, int $after, ?Closure $among = null): array
     {
-        $rows = static fn (): Builder => $stored->events()->toBase()->reorder()->where('id', '>', $after);
+        $all = static fn (): Builder => $stored->events()->toBase()->reorder()->where('id', '>', $after);
+        $rows = static fn (): Builder => $among === null ? $all() : $among($all());
         $last = [];
         foreach ($rows()->selectRaw('run, max(id) as last')->groupBy('run')->get() as $row) {
             $last[$row->run] = (int) $row->last;

@@ -27,7 +27,7 @@ final class BudgetsTest extends TestCase
 
     /** Page → questions, rows, octets as they go over the network; when nothing is new. */
     private const AGAIN = [
-        'schedule' => [12, 120, 26_000],
+        'schedule' => [13, 120, 26_000],
         'outstanding' => [12, 10, 300],
         'bench' => [18, 1_900, 30_000],
         'bench/'.self::RUN => [18, 1_200, 30_000],
@@ -51,7 +51,7 @@ final class BudgetsTest extends TestCase
 
     /** Page → questions and rows when somebody has recorded something on a multicore of twenty-four pairs. */
     private const RECORDED = [
-        'schedule' => [20, 1_300],
+        'schedule' => [21, 1_300],
         'outstanding' => [34, 2_400],
         'bench' => [24, 2_500],
         'site' => [26, 1_300],
@@ -61,7 +61,7 @@ final class BudgetsTest extends TestCase
 
     /** Page → questions and rows when somebody has written another note on a run: those of its runs, not of all. */
     private const EDITED = [
-        'schedule' => [56, 1_700],
+        'schedule' => [57, 1_700],
         'outstanding' => [84, 2_000],
         'bench' => [56, 1_900],
         'bench/'.self::RUN => [66, 1_900],
@@ -72,6 +72,9 @@ final class BudgetsTest extends TestCase
 
     /** Questions and rows of an edit itself, asked first what it overtakes: its own, and what there are few of. */
     private const EDIT = [66, 2_600];
+
+    /** Questions and rows of what is new in the schedule since. */
+    private const NEWS = [24, 1_300];
 
     /** Questions and rows of a record itself: what was done to its own cable, and nothing of the others. */
     private const RECORD = [34, 3_000];
@@ -97,6 +100,7 @@ final class BudgetsTest extends TestCase
             $this->ask($page);
             self::within($budget, $page.', after a record');
         }
+        $this->follows();
         $this->conditional();
         foreach (self::EDITED as $page => $budget) {
             CountingStatement::begin();
@@ -106,6 +110,19 @@ final class BudgetsTest extends TestCase
             $this->ask($page);
             self::within($budget, $page.', after an edit');
         }
+    }
+
+    /** Who has the schedule is told the rows that are others since. */
+    private function follows(): void
+    {
+        DB::table('events')->update(['created_at' => now()->subHour()]);
+        $cursor = $this->ask('schedule')->json('cursor');
+        $this->record();
+        CountingStatement::begin();
+        $answer = $this->ask('schedule?since='.$cursor);
+        self::within(self::NEWS, 'what is new in the schedule');
+        self::assertSame([self::RUN], $answer->json('rows.*.id'));
+        self::assertLessThanOrEqual(1_500, strlen((string) $answer->getContent()), 'octets of what is new');
     }
 
     private function edit(): void

@@ -11,9 +11,9 @@ use App\Contract\Text;
 final readonly class ScheduleAsked implements Shape
 {
     /**
-     * @param  string  $since  the revision that is known
+     * @param  string  $since  the cursor, or the revision, that is known
      */
-    public function __construct(#[Text(max: 20, min: 0)] public string $since = '')
+    public function __construct(#[Text(max: 80, min: 0)] public string $since = '')
     {
     }
 }

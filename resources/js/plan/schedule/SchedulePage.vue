@@ -12,6 +12,7 @@ import { undoLast } from '../../ui/undo'
 import { length, system } from '../../ui/units'
 import ChangesDialog from './ChangesDialog.vue'
 import { filtered, sorted, type SortKey } from './filter'
+import { withNews } from './news'
 import BulkDialog from './BulkDialog.vue'
 import ImportDialog from './ImportDialog.vue'
 import QuickLine from './QuickLine.vue'
@@ -23,7 +24,7 @@ const session = useSession()
 const router = useRouter()
 const route = useRoute()
 const rows = ref<Row[]>([])
-const revision = ref(0)
+const cursor = ref('')
 const loading = ref(true)
 const problem = ref('')
 const said = ref('')
@@ -74,9 +75,9 @@ const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? 
 async function load(quietly = false) {
   if (!quietly) loading.value = true
   try {
-    const answer = await api.get(`schedule?since=${revision.value}`)
-    if (answer.rows) rows.value = answer.rows
-    revision.value = answer.revision
+    const answer = await api.get(`schedule?since=${cursor.value}`)
+    if (answer.rows) rows.value = answer.isPart ? withNews(rows.value, answer.rows, answer.gone) : answer.rows
+    cursor.value = answer.cursor
     problem.value = ''
     if (!chosen.value && shown.value[0]) chosen.value = shown.value[0].id
   } catch (error) {
