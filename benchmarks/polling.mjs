@@ -59,10 +59,10 @@ const rest = ms => new Promise(resolve => setTimeout(resolve, ms))
 async function poll(until) {
   const client = new Client()
   await client.signIn()
-  let revision = ''
+  let cursor = ''
   let known = ''
   const first = await client.ask(at('schedule'))
-  revision = String(JSON.parse(first.text).revision)
+  cursor = JSON.parse(first.text).cursor
   await rest(Math.random() * PAUSE)
   while (Date.now() < until()) {
     // As pages do: what is shown is asked for when something is new.
@@ -70,10 +70,10 @@ async function poll(until) {
     noted('since', since)
     const isNew = since.text !== known
     known = since.text
-    for (const path of isNew ? ['outstanding', 'tests/progress', `schedule?since=${revision}`, 'site'] : []) {
+    for (const path of isNew ? ['outstanding', 'tests/progress', `schedule?since=${cursor}`, 'site'] : []) {
       const answer = await client.ask(at(path))
       noted(path, answer)
-      if (path.startsWith('schedule')) revision = String(JSON.parse(answer.text).revision)
+      if (path.startsWith('schedule')) cursor = JSON.parse(answer.text).cursor
     }
     await rest(PAUSE)
   }
