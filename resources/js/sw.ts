@@ -87,7 +87,9 @@ registerRoute(
     url.origin === self.location.origin &&
     request.method === 'GET' &&
     TAKEN.test(url.pathname) &&
-    !url.pathname.includes('/since/'),
+    // What is only new since is nothing to begin from.
+    !url.pathname.includes('/since/') &&
+    !url.searchParams.get('since'),
   new NetworkFirst({
     cacheName: READ,
     networkTimeoutSeconds: PATIENCE,
