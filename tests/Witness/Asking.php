@@ -178,6 +178,8 @@ trait Asking
             'api/bench/{ids}/traveller.pdf' => $of('api/bench/*/traveller.pdf', array_slice($jobs, 0, 2)),
             'api/bench/{ids}/rework' => ['api/bench/A-121/rework?step=A-121%7Ccut&remedy=rework'],
             'api/pictures/{name}' => [],
+            'api/arrivals/{errand}' => [],
+            'api/errands/{errand}' => [],
             'api/roll-printer/printed/{number}.svg' => [],
             'api/simulators/assemblies/{id}' => $each('api/simulators/assemblies/*'),
             'api/runs/{id}/test' => array_merge($each('api/runs/*/test'), $each('api/runs/*/test?stage=installed')),
