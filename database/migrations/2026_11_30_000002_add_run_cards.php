@@ -46,6 +46,8 @@ return new class extends Migration
     public function down(): void
     {
         Schema::dropIfExists('run_cards');
+        // Nobody looks for cards that are gone.
+        DB::table('kept')->where('name', 'cards')->delete();
         DB::statement('drop index if exists parts_fed');
     }
 };
