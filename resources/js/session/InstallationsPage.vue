@@ -4,9 +4,11 @@ import { api, ApiError } from '../api/client'
 import { useErrand } from '../api/errand'
 import { address, visit } from '../api/page'
 import { useSession } from '../api/session'
-import type { InstallationRef } from '../api/types'
+import type { InstallationRef, RowProblem } from '../api/types'
 import { useAttempt } from '../ui/attempt'
 import ErrandBar from '../ui/ErrandBar.vue'
+import { wrongIn } from '../ui/wrong'
+import WrongTable from '../ui/WrongTable.vue'
 
 /** The installations that somebody is of the crew of, and how the next one begins. */
 defineProps<{ heading?: string }>()
@@ -24,17 +26,21 @@ const begin = ref<'empty' | 'sample' | 'file'>('empty')
 const name = ref('')
 const file = ref<File | null>(null)
 const crew = ref(true)
+const wrong = ref<RowProblem[]>([])
 const { errand, calledOff, follow, callOff } = useErrand(
   'arrival',
   told =>
     attempt(async () => {
       if (told.state === 'done') visit({ address: String(told.result.address) })
-      if (told.state === 'failed') throw new ApiError(422, told.problem, { problems: told.problems })
+      if (told.state !== 'failed') return
+      wrong.value = wrongIn(new ApiError(422, told.problem, { problems: told.problems }))
+      throw new ApiError(422, told.problem, {})
     }),
   'arrivals',
 )
 const make = () =>
   attempt(async () => {
+    wrong.value = []
     if (begin.value === 'file') {
       const form = new FormData()
       form.set('file', file.value!)
@@ -56,6 +62,12 @@ const leave = (each: InstallationRef) =>
     <h1>{{ heading ?? 'Your installations' }}</h1>
     <slot />
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
+    <div
+      v-if="wrong.length"
+      class="wrong"
+      tabindex="0"
+      role="region"
+      aria-label="In the file"><WrongTable :problems="wrong" /></div>
     <input
       v-if="all.length > 5"
       v-model="sought"
@@ -130,6 +142,10 @@ const leave = (each: InstallationRef) =>
 }
 h1 {
   font-size: 20px;
+}
+.wrong {
+  max-height: 40vh;
+  overflow: auto;
 }
 input[type='search'] {
   border: 1px solid var(--line);

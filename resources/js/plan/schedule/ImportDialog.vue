@@ -5,6 +5,8 @@ import { useErrand } from '../../api/errand'
 import { visit } from '../../api/page'
 import type { RowProblem } from '../../api/types'
 import ErrandBar from '../../ui/ErrandBar.vue'
+import { wrongIn } from '../../ui/wrong'
+import WrongTable from '../../ui/WrongTable.vue'
 
 const open = defineModel<boolean>({ required: true })
 /** Text from the clipboard, read like a file. */
@@ -93,10 +95,7 @@ async function run(work: () => Promise<void>) {
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     message.value = Object.values(error.fields).flat()[0] ?? error.message
-    const listed = (error.body.problems ?? []) as (RowProblem & { path?: string; words?: string })[]
-    problems.value = listed.map(each =>
-      each.path === undefined ? each : { row: 0, column: each.path, value: each.value, remedy: each.words ?? '' },
-    )
+    problems.value = wrongIn(error)
   } finally {
     busy.value = false
   }
@@ -185,16 +184,7 @@ function bringIn() {
               :value="each">{{ each.replace('_', ' ') }}</option></select></label>
       </fieldset>
       <div class="scroll">
-        <table v-if="problems.length" class="lines" aria-label="What is wrong">
-          <thead><tr><th v-if="problems[0]?.row">Row</th><th>{{ problems[0]?.row ? 'Column' : 'Field' }}</th>
-            <th>Value</th><th>Remedy</th></tr></thead>
-          <tbody><tr
-            v-for="(each, i) in problems"
-            :key="i"><td
-                       v-if="each.row"
-                       class="mono">{{ each.row }}</td><td>{{ each.column }}</td><td class="mono">{{ each.value }}</td>
-            <td>{{ each.remedy }}</td></tr></tbody>
-        </table>
+        <WrongTable v-if="problems.length" :problems="problems" />
         <table v-if="runs.length" class="lines" aria-label="What would come in">
           <thead><tr><th>Code</th><th>Cable</th><th>From → to</th><th>Circuits</th><th>Fittings</th></tr></thead>
           <tbody><tr
