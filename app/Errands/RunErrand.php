@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Errands;
 
-use App\Http\Errors;
 use App\Models\Errand;
 use App\Planning\Uncollected;
 use Illuminate\Contracts\Container\Container;
@@ -13,6 +12,7 @@ use Illuminate\Foundation\Queue\Queueable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Log;
 use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\File\Problem;
 use Throwable;
 
 /** An errand, as a worker takes it from the queue. Once: what broke off is asked for again by whoever wants it. */
@@ -47,7 +47,10 @@ final class RunErrand implements ShouldQueue
         } catch (InvalidDocument $invalid) {
             $this->ends(ErrandState::Failed, [
                 'problem' => $invalid->getMessage(),
-                'problems' => json_encode(Errors::problems($invalid), JSON_THROW_ON_ERROR),
+                'problems' => json_encode(
+                    array_map(static fn (Problem $each): array => $each->told(), $invalid->problems),
+                    JSON_THROW_ON_ERROR,
+                ),
                 'more' => $invalid->more,
             ]);
         } catch (Throwable $failed) {

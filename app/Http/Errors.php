@@ -93,24 +93,11 @@ final class Errors
             static fn (InvalidDocument $invalid): JsonResponse => response()->json(
                 [
                     'message' => $invalid->getMessage(),
-                    'problems' => self::problems($invalid),
+                    'problems' => array_map(static fn (Problem $each): array => $each->told(), $invalid->problems),
                     'more' => $invalid->more,
                 ],
                 422,
             ),
-        );
-    }
-
-    /** @return list<array{path: string, value: string, words: string}> */
-    public static function problems(InvalidDocument $invalid): array
-    {
-        return array_map(
-            static fn (Problem $problem): array => [
-                'path' => $problem->path,
-                'value' => $problem->value,
-                'words' => $problem->words,
-            ],
-            $invalid->problems,
         );
     }
 

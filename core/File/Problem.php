@@ -15,4 +15,10 @@ final readonly class Problem
     {
         return sprintf('%s: %s', $this->path, $this->words);
     }
+
+    /** @return array{path: string, value: string, words: string} as it is told */
+    public function told(): array
+    {
+        return ['path' => $this->path, 'value' => $this->value, 'words' => $this->words];
+    }
 }

@@ -10,11 +10,10 @@ use App\Errands\BringIn;
 use App\Errands\ErrandKind;
 use App\Errands\Errands;
 use App\Http\Requests\Who\NewArrival;
+use App\Http\Resources\ErrandLines;
 use App\Http\Resources\ErrandResource;
-use App\Models\Errand;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Support\Str;
 use Sartal\Core\File\InvalidDocument;
 
 /**
@@ -24,10 +23,7 @@ use Sartal\Core\File\InvalidDocument;
  */
 final readonly class ArrivalController
 {
-    /** That are listed. */
-    private const MOST = 20;
-
-    public function __construct(private Errands $errands)
+    public function __construct(private Errands $errands, private ErrandLines $lines)
     {
     }
 
@@ -48,47 +44,24 @@ final readonly class ArrivalController
         }
         $asked = BringIn::asking($sent->file, $sent->crew);
 
-        return new Answer($this->line($this->errands->ask(null, $user, ErrandKind::Arrival, $asked), $user), 202);
+        return new Answer($this->lines->one($this->errands->ask(null, $user, ErrandKind::Arrival, $asked), $user), 202);
     }
 
     /** @return Answer<array{errands: list<ErrandLine>}> one's own, the last one first */
     public function index(#[CurrentUser] User $user): Answer
     {
-        $lines = [];
-        foreach ($user->arrivals()->with('user')->get()->take(self::MOST) as $errand) {
-            $lines[] = $this->line($errand, $user);
-        }
-
-        return new Answer(['errands' => $lines]);
+        return new Answer(['errands' => $this->lines->all($user->arrivals(), $user)]);
     }
 
     /** @return Answer<ErrandLine> */
     public function show(#[CurrentUser] User $user, string $errand): Answer
     {
-        return new Answer($this->line(self::find($user, $errand), $user));
+        return new Answer($this->lines->one(ErrandLines::find($user->arrivals(), $errand), $user));
     }
 
     /** @return Answer<ErrandLine> */
     public function callOff(#[CurrentUser] User $user, string $errand): Answer
     {
-        $found = self::find($user, $errand);
-        if ($found->state->isOpen()) {
-            $this->errands->callOff($found);
-        }
-
-        return new Answer($this->line($found->refresh(), $user));
-    }
-
-    /** @return ErrandLine */
-    private function line(Errand $errand, User $for): array
-    {
-        return ErrandResource::of($errand, $for, $this->errands->before($errand));
-    }
-
-    private static function find(User $user, string $id): Errand
-    {
-        $found = Str::isUuid($id) ? $user->arrivals()->with('user')->whereKey($id)->first() : null;
-
-        return $found ?? abort(404, 'You have sent nothing like that, or it is long done.');
+        return new Answer($this->lines->calledOff(ErrandLines::find($user->arrivals(), $errand), $user));
     }
 }

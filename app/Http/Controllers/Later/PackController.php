@@ -14,6 +14,7 @@ use App\Handover\Sums;
 use App\Handover\Verification;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\Later\Signature;
+use App\Http\Resources\ErrandLines;
 use App\Http\Resources\ErrandResource;
 use App\Models\Membership;
 use App\Models\Pack;
@@ -88,10 +89,11 @@ final readonly class PackController
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         Errands $errands,
+        ErrandLines $lines,
     ): Answer {
         $errand = $errands->ask($stored, $user, ErrandKind::Pack, ['units' => $asked->units->value]);
 
-        return new Answer(ErrandResource::of($errand, $user, $errands->before($errand)), 202);
+        return new Answer($lines->one($errand, $user), 202);
     }
 
     /** @return Answer<PackLine> */
