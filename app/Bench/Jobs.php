@@ -8,6 +8,7 @@ use App\Models\StoredInstallation;
 use App\Planning\InstallationStore;
 use App\Planning\Kept;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Work\Bench\Covers;
 use Sartal\Core\Work\Bench\OperationPlanner;
@@ -28,7 +29,7 @@ final class Jobs
     /** @var array<int|string, ?Job> by the name under which they are kept */
     private array $known = [];
 
-    public function __construct(private readonly InstallationStore $store)
+    public function __construct(private readonly InstallationStore $store, private readonly Near $near)
     {
     }
 
@@ -102,11 +103,13 @@ final class Jobs
         }
         $job = $name === null ? null : JobShelf::get($stored, $name);
         if ($job === null) {
-            $job = $this->make($this->loaded($stored), $ids);
+            // Where all of it is in hand, nothing has to be read.
+            $loaded = $this->isInHand($stored) ? $this->loaded($stored) : $this->near->besideAtWork($stored, $ids);
+            $job = $this->make($loaded, $ids);
             if ($job === null) {
                 return null;
             }
-            $prints = JobBooks::prints($stored, $this->loaded($stored), $job->assemblies);
+            $prints = JobBooks::prints($stored, $loaded, $job->assemblies);
             $job = $job->keptAs(JobShelf::name($prints));
             JobShelf::put($stored, [$job]);
         }
@@ -127,12 +130,18 @@ final class Jobs
 
     public function loaded(StoredInstallation $stored): Loaded
     {
-        $state = $this->loaded?->stored;
-        if ($this->loaded === null || $state?->id !== $stored->id || $state->revision !== $stored->revision) {
+        if ($this->loaded === null || ! $this->isInHand($stored)) {
             $this->loaded = $this->store->atWork($stored);
         }
 
         return $this->loaded;
+    }
+
+    private function isInHand(StoredInstallation $stored): bool
+    {
+        $state = $this->loaded?->stored;
+
+        return $state !== null && $state->id === $stored->id && $state->revision === $stored->revision;
     }
 
     /** @param  list<string>  $ids */

@@ -85,8 +85,8 @@ final class KeptJobs
     }
 
     /**
-     * The same for somebody who asks what a decision would come to. Hands are not slower for a decision: where the jobs
-     * are yet to be made anew after the last one, what they took before it will do.
+     * The same for somebody who asks what a decision would come to, or opens one job. Hands are not slower for a
+     * decision: where the jobs are yet to be made anew after the last one, what they took before it will do.
      */
     public function lastExperience(StoredInstallation $stored): Experience
     {

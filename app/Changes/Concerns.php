@@ -40,7 +40,7 @@ final readonly class Concerns
         if ($cards === null) {
             return null;
         }
-        $neighbours = new Neighbours($cards, Near::between($stored), self::WORTH);
+        $neighbours = new Neighbours($cards, $this->near->between($stored), self::WORTH);
         [$runs, $ties] = [self::changed($decision->edits), self::ties($decision->edits)];
         $was = $neighbours->edited($runs, $ties);
         // What lies around it, as far as that can be said before it is read: labels may say something else since.

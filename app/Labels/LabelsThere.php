@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Labels;
 
 use App\Models\StoredInstallation;
+use App\Planning\Joined;
 use App\Planning\Kept;
 use App\Planning\KeptOfRuns;
 use App\Planning\Loaded;
@@ -49,7 +50,7 @@ final readonly class LabelsThere
     private function around(StoredInstallation $stored, array $runs): Loaded
     {
         $plugged = [];
-        foreach (Near::connections($stored)['matings'] as $mating) {
+        foreach (Joined::in($stored->panel)['matings'] as $mating) {
             $plugged[] = TieName::fitting($mating->fitting);
         }
 

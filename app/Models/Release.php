@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $plan in the shape of the plan's JSON
  * @property string $digest SHA-256 of both
  * @property string $signature
+ * @property bool $in_rows  whether it can be read row by row
  * @property-read User $user
  */
 final class Release extends Model

@@ -91,8 +91,14 @@ final class StoredInstallation extends Model
     /** Changes with whatever the shop works by: its release, or where there is none, every decision. */
     public function edition(): string
     {
+        return $this->release_id === null ? $this->decisions : $this->released().$this->reached;
+    }
+
+    /** Names the release that the shop works from; "" where there is none. */
+    public function released(): string
+    {
         if ($this->release_id === null) {
-            return $this->decisions;
+            return '';
         }
         // Never by a number, which a restored database would repeat: by what was released.
         if ($this->released === null || $this->released[0] !== $this->release_id) {
@@ -100,7 +106,7 @@ final class StoredInstallation extends Model
             $this->released = [$this->release_id, is_string($digest) ? $digest : ''];
         }
 
-        return 'release.'.substr($this->released[1], 0, 32).$this->reached;
+        return 'release.'.substr($this->released[1], 0, 32);
     }
 
     /** Pages that show what was printed or given look again. */

@@ -13,7 +13,6 @@ use Sartal\Core\File\Fields;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\Spelled;
-use Sartal\Core\File\TestingCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Catalogue\Former\FormerConversion;
 use Sartal\Core\Plan\Near\Beyond;
@@ -51,8 +50,7 @@ final class InstallationStore
         }
 
         return Uncollected::run(function () use ($stored, $near, $beyond, $chosen, $on): Loaded {
-            $runs = array_map(strval(...), array_keys($near->runs));
-            $record = Recorded::milestones($stored, $runs);
+            $record = Recorded::milestones($stored, $near->ids());
             if ($on !== null) {
                 [$data, $versions] = PartRows::ofRuns($stored, $near);
                 $problems = new Problems();
@@ -145,20 +143,44 @@ final class InstallationStore
      */
     public function atWork(StoredInstallation $stored, ?Loaded $beside = null): Loaded
     {
-        $document =
-            $stored->release_id === null ? null : $stored->releases()->whereKey($stored->release_id)->value('document');
+        $rows = ReleasedRows::of($stored);
 
-        return is_string($document)
-            ? Uncollected::run(
+        return $rows === null
+            ? $beside ?? $this->load($stored)
+            : Uncollected::run(
                 fn (): Loaded => $this->read(
                     $stored,
-                    $this->released($stored, $document),
+                    [ReleasedToday::data($stored, $rows->data(null)), []],
                     $beside?->record,
                     $beside?->prints,
                     true,
                 ),
-            )
-            : $beside ?? $this->load($stored);
+            );
+    }
+
+    /**
+     * The same, of its runs, fittings and circuits these alone, of its record what is about them, and everything else.
+     *
+     * @param  Beyond  $beyond  what the part has to know of the rest
+     * @param  array<int|string, array<int|string, true>>  $chosen  recipe → connectors of legs that chose it, of all
+     */
+    public function partReleased(
+        StoredInstallation $stored,
+        ReleasedRows $rows,
+        Nearby $near,
+        Beyond $beyond,
+        array $chosen,
+    ): Loaded {
+        return Uncollected::run(
+            fn (): Loaded => $this->read(
+                $stored,
+                [ReleasedToday::data($stored, $rows->data($near)), []],
+                Recorded::milestones($stored, $near->ids()),
+                isReleased: true,
+                beyond: $beyond,
+                chosen: $chosen,
+            ),
+        );
     }
 
     /** A release as it was, with what was recorded since. */
@@ -170,69 +192,6 @@ final class InstallationStore
 
             return $this->read($stored, [$data, []], null, null, true);
         });
-    }
-
-    /** @return array{array<int|string, mixed>, array<int|string, int>} data of the file's shape; versions of runs */
-    private function released(StoredInstallation $stored, string $document): array
-    {
-        /** @var array<int|string, mixed> $data */
-        $data = json_decode($document, true, 512, JSON_THROW_ON_ERROR);
-        $live = self::named(
-            array_filter(DecisionKind::entries(), static fn (DecisionKind $kind): bool => $kind->isLive()),
-        );
-        foreach ($live as $kind) {
-            $data[$kind->list()] = [];
-        }
-        foreach (
-            $stored
-                ->entries()
-                ->toBase()
-                ->whereIn('kind', array_keys($live))
-                ->get(['kind', 'definition']) as $part
-        ) {
-            $data[$live[$part->kind]->list()][] = json_decode($part->definition, true);
-        }
-
-        if (str_contains($document, '"onEquipment"')) {
-            $data['runs'] = self::measured($stored, is_array($data['runs'] ?? null) ? $data['runs'] : []);
-        }
-        // When what is in service is tested again is said after the last release as a rule.
-        $months = array_fill_keys(TestingCodec::IN_SERVICE, 0);
-        $testing = array_diff_key($data['testing'] ?? [], $months) + array_intersect_key($stored->testing, $months);
-
-        return [
-            [
-                'economy' => $stored->economy,
-                'workshop' => $stored->workshop,
-                ...$testing === [] ? [] : ['testing' => $testing],
-            ] + array_diff_key($data, ['testing' => []]),
-            [],
-        ];
-    }
-
-    /**
-     * @param  array<int|string, mixed>  $runs  as they were released
-     * @return array<int|string, mixed> with what was measured since
-     */
-    private static function measured(StoredInstallation $stored, array $runs): array
-    {
-        $meant = [];
-        foreach ($runs as $i => $run) {
-            if (is_array($run) && is_string($run['id'] ?? null) && MeasuredLegs::areMeantIn($run)) {
-                $meant[$run['id']] = $i;
-            }
-        }
-        $ids = array_map(strval(...), array_keys($meant));
-        foreach ($stored->runs()->toBase()->whereIn('key', $ids)->get(['key', 'definition']) as $live) {
-            $definition = json_decode($live->definition, true);
-            $i = $meant[$live->key];
-            $released = $runs[$i];
-            if (is_array($definition) && is_array($released)) {
-                $runs[$i] = MeasuredLegs::into($released, MeasuredLegs::of($definition));
-            }
-        }
-
-        return $runs;
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Planning;
 
 use App\Models\StoredInstallation;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\File\FileDecoder;
 use Sartal\Core\Given\Installation\Installation;
@@ -17,12 +18,15 @@ use Sartal\Core\Ways\Routing\Router;
 use stdClass;
 
 /**
- * Cards of an installation in the database, as it is decided: written when somebody has read all of it, and brought
- * forward by each decision about a few of its runs.
+ * Cards of an installation in the database, as it is decided, and as the shop works from it where something is released:
+ * written when somebody has read all of it; those of what is decided are brought forward by each decision about a few of
+ * its runs.
  */
 final readonly class StoredCards implements Cards
 {
-    private const NAME = 'cards';
+    private const DECIDED = ['cards', 'run_cards'];
+
+    private const RELEASED = ['cards at work', 'released_cards'];
 
     /** Rows of one statement. */
     private const AT_ONCE = 500;
@@ -34,27 +38,75 @@ final readonly class StoredCards implements Cards
      * @param  array<array-key, string>  $clashes  text of a label → what it reads upside down, of the whole
      * @param  array<int|string, array<int|string, true>>  $chosen  recipe → connectors of legs that chose it
      */
-    private function __construct(private StoredInstallation $stored, public array $clashes, public array $chosen)
-    {
+    private function __construct(
+        private StoredInstallation $stored,
+        private string $table,
+        public array $clashes,
+        public array $chosen,
+    ) {
     }
 
     /** @return ?self null where they are of other decisions, or were made by other code */
     public static function current(StoredInstallation $stored): ?self
     {
-        $kept = Kept::get($stored, self::NAME, self::state($stored->decisions));
+        return self::kept($stored, self::DECIDED, $stored->decisions);
+    }
+
+    /** @return ?self the same of the release that is worked from */
+    public static function released(StoredInstallation $stored): ?self
+    {
+        return self::kept($stored, self::RELEASED, $stored->released());
+    }
+
+    /** @param  array{string, string}  $of  name of what is kept of all, and table */
+    private static function kept(StoredInstallation $stored, array $of, string $mark): ?self
+    {
+        $kept = Kept::get($stored, $of[0], self::state($of[0], $mark));
         if ($kept === null) {
             return null;
         }
         /** @var array{array<array-key, string>, array<int|string, array<int|string, true>>} $whole */
         $whole = unserialize($kept, ['allowed_classes' => false]);
 
-        return new self($stored, ...$whole);
+        return new self($stored, $of[1], ...$whole);
     }
 
     /** Written anew, as far as they are others than they were. */
     public static function fill(StoredInstallation $stored, Installation $in): void
     {
-        $places = $stored->runs()->toBase()->pluck('id', 'key')->all();
+        self::written(
+            $stored,
+            $in,
+            self::DECIDED,
+            $stored->runs()->toBase()->pluck('id', 'key')->all(),
+            static fn (StoredInstallation $now): string => $now->decisions,
+        );
+    }
+
+    /** The same of the release that is worked from. */
+    public static function fillReleased(StoredInstallation $stored, Installation $in): void
+    {
+        self::written(
+            $stored,
+            $in,
+            self::RELEASED,
+            array_flip(array_keys($in->runs())),
+            static fn (StoredInstallation $now): string => $now->released(),
+        );
+    }
+
+    /**
+     * @param  array{string, string}  $of
+     * @param  array<array-key, mixed>  $places  by run
+     * @param  Closure(StoredInstallation): string  $mark  what they are of
+     */
+    private static function written(
+        StoredInstallation $stored,
+        Installation $in,
+        array $of,
+        array $places,
+        Closure $mark,
+    ): void {
         $router = new Router($in);
         $cards = [];
         foreach ($in->runs() as $id => $run) {
@@ -63,13 +115,16 @@ final readonly class StoredCards implements Cards
             $cards[$id] = RunCard::of($run, $in, $router->route($run), $place);
         }
         $clashes = LabelChecks::clashes($in);
-        DB::transaction(static function () use ($stored, $in, $cards, $clashes): void {
-            // One at a time, and nobody decides anything meanwhile.
-            $now = DB::table('installations')->where('id', $stored->id)->lockForUpdate()->value('decisions');
-            if ($now === $stored->decisions) {
-                $known = DB::table('run_cards')->where('installation_id', $stored->id)->pluck('print', 'run')->all();
-                self::write($stored, $cards, $known);
-                self::keep($stored, $stored->decisions, [$clashes, FileDecoder::chosen($in)]);
+        DB::transaction(static function () use ($stored, $in, $of, $mark, $cards, $clashes): void {
+            // One at a time, and nobody decides or releases anything meanwhile.
+            $rows = StoredInstallation::query();
+            $rows->lockForUpdate();
+            $now = $rows->findOrFail($stored->id);
+            if ($mark($now) === $mark($stored)) {
+                [$name, $table] = $of;
+                $known = DB::table($table)->where('installation_id', $stored->id)->pluck('print', 'run')->all();
+                self::write($stored, $table, $cards, $known);
+                self::keep($stored, $name, $mark($stored), [$clashes, FileDecoder::chosen($in)]);
             }
         });
     }
@@ -88,8 +143,8 @@ final readonly class StoredCards implements Cards
             $place = $places[$run] ?? null;
             $placed[$run] = $card->at(is_numeric($place) ? (int) $place : PHP_INT_MAX);
         }
-        self::write($this->stored, $placed, array_map(self::print(...), $shift->was));
-        self::keep($this->stored, $decisions, [$shift->clashes, $this->chosen]);
+        self::write($this->stored, $this->table, $placed, array_map(self::print(...), $shift->was));
+        self::keep($this->stored, self::DECIDED[0], $decisions, [$shift->clashes, $this->chosen]);
     }
 
     public function of(array $runs): array
@@ -112,9 +167,12 @@ final readonly class StoredCards implements Cards
             return [];
         }
         $found = DB::select(
-            'select text from unnest(?::text[]) as text where exists (
-                select from run_cards where says @> array[? || text] and installation_id = ? and run <> all (?)
-            )',
+            sprintf(
+                'select text from unnest(?::text[]) as text where exists (
+                    select from %s where says @> array[? || text] and installation_id = ? and run <> all (?)
+                )',
+                $this->table,
+            ),
             [self::literal($texts), $this->stored->id.' ', $this->stored->id, self::literal($but)],
         );
 
@@ -124,8 +182,11 @@ final readonly class StoredCards implements Cards
     public function cables(array $ways, array $but): array
     {
         $found = $ways === [] ? [] : DB::select(
-            'select way, cable, count(*) as many from run_cards, unnest(ways) as way
-            where installation_id = ? and ways && ? and way = any (?) and run <> all (?) group by way, cable',
+            sprintf(
+                'select way, cable, count(*) as many from %s, unnest(ways) as way
+                where installation_id = ? and ways && ? and way = any (?) and run <> all (?) group by way, cable',
+                $this->table,
+            ),
             [$this->stored->id, $own = self::literal($this->own($ways)), $own, self::literal($but)],
         );
         $cables = [];
@@ -144,8 +205,9 @@ final readonly class StoredCards implements Cards
     {
         $found = DB::select(
             sprintf(
-                'select %s from run_cards where installation_id = ? and %s order by place limit ?',
+                'select %s from %s where installation_id = ? and %s order by place limit ?',
                 self::COLUMNS,
+                $this->table,
                 $where,
             ),
             [$this->stored->id, ...$values, min($most, 1_000_000)],
@@ -202,7 +264,7 @@ final readonly class StoredCards implements Cards
      * @param  array<int|string, RunCard>  $cards  by run
      * @param  array<array-key, mixed>  $known  run → print of the card that there is
      */
-    private static function write(StoredInstallation $stored, array $cards, array $known): void
+    private static function write(StoredInstallation $stored, string $table, array $cards, array $known): void
     {
         $rows = [];
         foreach ($cards as $run => $card) {
@@ -226,11 +288,12 @@ final readonly class StoredCards implements Cards
         foreach (array_chunk($rows, self::AT_ONCE) as $some) {
             DB::insert(
                 sprintf(
-                    'insert into run_cards (installation_id, run, place, code, ties, beside, says, labels,
+                    'insert into %s (installation_id, run, place, code, ties, beside, says, labels,
                     cable, ways, print)
                     values %s on conflict (installation_id, run) do update set place = excluded.place,
                     code = excluded.code, ties = excluded.ties, beside = excluded.beside, says = excluded.says,
                     labels = excluded.labels, cable = excluded.cable, ways = excluded.ways, print = excluded.print',
+                    $table,
                     implode(', ', array_fill(0, count($some), '(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)')),
                 ),
                 array_merge(...$some),
@@ -238,7 +301,7 @@ final readonly class StoredCards implements Cards
         }
         $gone = array_map(strval(...), array_keys(array_diff_key($known, $cards)));
         if ($gone !== []) {
-            DB::delete('delete from run_cards where installation_id = ? and run = any (?)', [
+            DB::delete(sprintf('delete from %s where installation_id = ? and run = any (?)', $table), [
                 $stored->id,
                 self::literal($gone),
             ]);
@@ -246,14 +309,15 @@ final readonly class StoredCards implements Cards
     }
 
     /** @param  array{array<array-key, string>, array<int|string, array<int|string, true>>}  $whole */
-    private static function keep(StoredInstallation $stored, string $decisions, array $whole): void
+    private static function keep(StoredInstallation $stored, string $name, string $mark, array $whole): void
     {
-        Kept::put($stored, self::NAME, self::state($decisions), serialize($whole));
+        Kept::put($stored, $name, self::state($name, $mark), serialize($whole));
     }
 
-    private static function state(string $decisions): string
+    /** @param  string  $mark  of the decisions, or the release, that they are of */
+    private static function state(string $name, string $mark): string
     {
-        return Kept::state('cards', $decisions);
+        return Kept::state($name, $mark);
     }
 
     private static function print(RunCard $card): string

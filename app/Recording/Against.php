@@ -79,9 +79,7 @@ final class Against
             'tested '.$facts->id,
             $this->standings->edition(),
             function () use ($facts): array {
-                $loaded = $this->stored->release_id === null
-                    ? app(Near::class)->runs($this->stored, $facts->runs())
-                    : $this->loaded();
+                $loaded = app(Near::class)->atWork($this->stored, $facts->runs());
 
                 return ['known' => TestKnown::of(UnderTest::of($loaded, $facts->id))];
             },

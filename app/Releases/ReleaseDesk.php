@@ -11,6 +11,7 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Planning\InstallationStore;
 use App\Planning\Loaded;
+use App\Planning\ReleasedRows;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\PlanEncoder;
@@ -58,6 +59,7 @@ final readonly class ReleaseDesk
             ]);
             $release->signature = Seal::sign(self::statement($release, $stored, (string) $by->sign_in));
             $release->save();
+            ReleasedRows::write($stored, $release->id);
             $stored
                 ->newQuery()
                 ->whereKey($stored->id)

@@ -8,6 +8,7 @@ use App\Bench\Job;
 use App\Bench\Jobs;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
+use App\Planning\Near;
 use App\Recording\BenchRecord;
 use App\Recording\BenchRecorder;
 use App\Recording\Refused;
@@ -27,8 +28,12 @@ use Sartal\Core\Work\Bench\Task;
  */
 final readonly class Mending
 {
-    public function __construct(private Jobs $jobs, private BenchRecord $records, private BenchRecorder $recorder)
-    {
+    public function __construct(
+        private Jobs $jobs,
+        private BenchRecord $records,
+        private BenchRecorder $recorder,
+        private Near $near,
+    ) {
     }
 
     /**
@@ -65,7 +70,7 @@ final readonly class Mending
             $words = [];
             foreach ($joins as $join) {
                 $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
-                $rework = (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of(
+                $rework = (new ReworkPlanner($this->near->atWork($stored, $job->runs())->installation))->of(
                     $job->traveller->operations,
                     $progress,
                     $join,

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Testing;
 
+use App\Models\StoredInstallation;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use Sartal\Core\Ends\Wiring\Assembly;
 use Sartal\Core\Given\Installation\InstrumentKind;
 use Sartal\Core\Given\Installation\Method;
@@ -49,6 +51,12 @@ final class UnderTest
             $plan->assemblies[$plan->assemblyOf[$run]],
             new AssemblyPlanner($loaded->installation, $plan->runs),
         );
+    }
+
+    /** As the shop works from it: what it has to do with is read, and no more. */
+    public static function near(Near $near, StoredInstallation $stored, string $run): self
+    {
+        return self::of($near->atWork($stored, [$run]), $run);
     }
 
     public function expectation(): Expectation

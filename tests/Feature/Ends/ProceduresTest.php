@@ -6,6 +6,7 @@ namespace Tests\Feature\Ends;
 
 use App\Models\Release;
 use App\Planning\InstallationStore;
+use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 
 /** Procedures through the door: on the sheet, at the bench, as types, in a release. */
@@ -184,7 +185,10 @@ final class ProceduresTest extends TestCase
         $document = json_decode($release->document, true, 512, JSON_THROW_ON_ERROR);
         unset($document['catalogue']['procedures']);
         $release->document = json_encode($document, JSON_THROW_ON_ERROR);
+        // Nobody had it in rows then.
+        $release->in_rows = false;
         $release->save();
+        DB::table('released_rows')->delete();
         self::assertStringContainsString('|make|', $this->steps());
         self::assertStringNotContainsString('|bare|', $this->steps());
         $store = $this->app->make(InstallationStore::class);

@@ -4,16 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Plan;
 
-use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Intent;
 use App\Http\Resources\Plan\RunResource;
-use App\Models\StoredInstallation;
 use App\Models\StoredRun;
 use App\Planning\Edit;
-use App\Planning\InstallationStore;
-use App\Planning\Loaded;
 use App\Planning\Near;
 use App\Planning\StoredCards;
 use Illuminate\Database\Events\QueryExecuted;
@@ -26,11 +22,14 @@ use Sartal\Core\Plan\Checks\LabelChecks;
 use Sartal\Core\Plan\Near\HeldCards;
 use Sartal\Core\Plan\Near\RunCard;
 use Tests\Support\DrawnEdits;
+use Tests\Support\DrawsDecisions;
 use Tests\TestCase;
 
 /** Whoever edits a run reads what it has to do with: what is answered and what is kept is as if all of it were read. */
 final class NearWritesTest extends TestCase
 {
+    use DrawsDecisions;
+
     private const ROUNDS = 24;
 
     public function test_cards_are_brought_forward_as_they_would_be_made_anew(): void
@@ -39,12 +38,7 @@ final class NearWritesTest extends TestCase
         $this->whole();
         $brought = 0;
         for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
-            $random = new Randomizer(new Mt19937(300 + $seed));
-            $edits = [];
-            foreach ($drawn->edits($random) as [$kind, $key, $shape]) {
-                $edits[$kind->value.' '.$key] = new Edit($kind, $key, $shape);
-            }
-            $edits = array_values($edits);
+            $edits = self::drawn($drawn, 300 + $seed);
             // Read in part, as a whole, or by nobody.
             $on = match ($seed % 3) {
                 0 => null,
@@ -106,12 +100,7 @@ final class NearWritesTest extends TestCase
         $this->pages('M-201');
         $brought = 0;
         for ($seed = 1; $seed <= 8; $seed++) {
-            $random = new Randomizer(new Mt19937(700 + $seed));
-            $edits = [];
-            foreach ($drawn->edits($random) as [$kind, $key, $shape]) {
-                $edits[$kind->value.' '.$key] = new Edit($kind, $key, $shape);
-            }
-            $edits = array_values($edits);
+            $edits = self::drawn($drawn, 700 + $seed);
             if (self::isTwice($this->installation, $edits)) {
                 continue;
             }
@@ -267,50 +256,9 @@ final class NearWritesTest extends TestCase
         return array_map(static fn (RunCard $card): array => ['place' => 0] + (array) $card, $cards);
     }
 
-    /**
-     * @param  list<Edit>  $edits
-     * @return list<string>
-     */
-    private static function runs(array $edits): array
-    {
-        $runs = array_filter($edits, static fn (Edit $edit): bool => $edit->kind === DecisionKind::Run);
-
-        return array_values(array_map(static fn (Edit $edit): string => $edit->key, $runs));
-    }
-
-    /** @param  list<Edit>  $edits  whether they would give a code twice, which the database refuses */
-    private static function isTwice(StoredInstallation $stored, array $edits): bool
-    {
-        $codes = StoredRun::query()
-            ->where('installation_id', $stored->id)
-            ->where('withdrawn', false)
-            ->pluck('code', 'key')
-            ->all();
-        foreach ($edits as $edit) {
-            if ($edit->kind === DecisionKind::Run) {
-                unset($codes[$edit->key]);
-                if ($edit->after !== null && ! ($edit->after['withdrawn'] ?? false)) {
-                    $codes[$edit->key] = $edit->after['code'];
-                }
-            }
-        }
-
-        return count(array_unique($codes)) < count($codes);
-    }
-
     /** Read as a whole: its cards are written. */
     private function whole(): void
     {
         $this->app->make(Near::class)->whole($this->installation->refresh());
-    }
-
-    private function load(): Loaded
-    {
-        return $this->app->make(InstallationStore::class)->load($this->installation->refresh());
-    }
-
-    private function author(): Author
-    {
-        return new Author($this->person('planner'), Intent::Accept);
     }
 }

@@ -36,7 +36,9 @@ final class KeptJobsTest extends TestCase
 
     private static function kept(): KeptJobs
     {
-        return new KeptJobs(new Jobs(new InstallationStore()), new Near(new InstallationStore()));
+        $near = new Near(new InstallationStore());
+
+        return new KeptJobs(new Jobs(new InstallationStore(), $near), $near);
     }
 
     /**

@@ -18,6 +18,7 @@ use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Recording\Against;
 use App\Recording\Recorder;
 use App\Recording\Refused;
@@ -157,9 +158,13 @@ final readonly class InstrumentController
      *
      * @return Answer<ReadingTaken>
      */
-    public function message(#[Body(MessageToRead::class)] MessageToRead $sent, Loaded $loaded, string $id): Answer
-    {
-        $message = InstrumentMessage::decode($sent->message, UnderTest::of($loaded, $id));
+    public function message(
+        #[Body(MessageToRead::class)] MessageToRead $sent,
+        StoredInstallation $stored,
+        Near $near,
+        string $id,
+    ): Answer {
+        $message = InstrumentMessage::decode($sent->message, UnderTest::near($near, $stored, $id));
 
         return new Answer([
             'instrument' => $message->instrument,
@@ -227,7 +232,7 @@ final readonly class InstrumentController
         #[Body(SentToMend::class)] SentToMend $sent,
         Membership $member,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
         Mending $mending,
         string $id,
     ): Answer {
@@ -241,7 +246,7 @@ final readonly class InstrumentController
                 'again' => $mending->send(
                     $stored,
                     $member,
-                    UnderTest::of($loaded, $id)->assembly->id,
+                    UnderTest::near($near, $stored, $id)->assembly->id,
                     $sent->edges,
                     $test,
                     $sent->note,

@@ -13,6 +13,7 @@ use App\Http\Requests\Proof\InjectedFaults;
 use App\Http\Requests\Proof\Measurement;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Simulators\InstrumentBench;
 use App\Simulators\TestInstrument;
 use App\Testing\CertifierCsv;
@@ -46,9 +47,9 @@ final class SimulatorController
      *
      * @return Answer<SimulatedFaults>
      */
-    public function faults(StoredInstallation $stored, Loaded $loaded, string $id): Answer
+    public function faults(StoredInstallation $stored, Near $near, string $id): Answer
     {
-        $test = UnderTest::of($loaded, $id);
+        $test = UnderTest::near($near, $stored, $id);
         $words = $test->words();
 
         return new Answer([
@@ -61,10 +62,10 @@ final class SimulatorController
     public function inject(
         #[Body(InjectedFaults::class)] InjectedFaults $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
         string $id,
     ): Answer {
-        $test = UnderTest::of($loaded, $id);
+        $test = UnderTest::near($near, $stored, $id);
         $could = TestInstrument::faults($test);
         $keys = $sent->faults;
         foreach ($keys as $key) {
@@ -89,11 +90,11 @@ final class SimulatorController
     public function measure(
         #[Body(Measurement::class)] Measurement $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
         string $kind,
     ): Answer {
-        $test = UnderTest::of($loaded, $sent->assembly);
-        $instrument = self::instrument($loaded, $kind);
+        $test = UnderTest::near($near, $stored, $sent->assembly);
+        $instrument = self::instrument($test->loaded, $kind);
 
         return new Answer(
             $instrument->measure($test, $sent->measure, array_values(self::bench($stored)->in($test)), $sent->nodes),

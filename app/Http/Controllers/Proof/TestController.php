@@ -66,8 +66,8 @@ final class TestController
             $stored,
             sprintf('test %s %s', $asked->stage->value, $id),
             $standings->edition(),
-            static function () use ($stored, $near, $loaded, $asked, $id): array {
-                $part = $stored->release_id === null ? $near->runs($stored, [$id]) : $loaded();
+            static function () use ($stored, $near, $asked, $id): array {
+                $part = $near->atWork($stored, [$id]);
 
                 return [
                     'sheet' => TestResource::decided(
@@ -100,13 +100,13 @@ final class TestController
     public function judge(
         #[Body(ReadingToJudge::class)] ReadingToJudge $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
         string $id,
     ): Answer {
         $problems = new Problems();
         $reading = ReadingCodec::decode(Fields::from($sent->reading, 'reading', $problems));
         $problems->settle();
-        $test = UnderTest::of($loaded, $id);
+        $test = UnderTest::near($near, $stored, $id);
         Known::check($reading, $test->expectation());
 
         return new Answer(JudgementResource::of($reading, $test, $sent->stage, $stored->names()));
@@ -134,7 +134,7 @@ final class TestController
     public function coverage(
         #[Query(CoverageAsked::class)] CoverageAsked $asked,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
         string $id,
     ): Answer {
         $methods = array_values(array_filter(array_map(Method::tryFrom(...), explode(',', $asked->checks))));
@@ -145,7 +145,7 @@ final class TestController
                 implode(', ', array_map(static fn (Method $method): string => $method->value, Method::cases())).
                 '.',
         );
-        $test = UnderTest::of($loaded, $id);
+        $test = UnderTest::near($near, $stored, $id);
         $by = implode(' ', array_map(static fn (Method $method): string => $method->value, $methods));
 
         return new Answer(

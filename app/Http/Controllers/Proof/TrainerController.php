@@ -13,7 +13,9 @@ use App\Http\Requests\Proof\TrainerStart;
 use App\Http\Resources\Proof\TestResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use App\Simulators\TestInstrument;
 use App\Testing\Exercise;
 use App\Testing\UnderTest;
@@ -85,12 +87,18 @@ final class TrainerController
         Request $request,
         #[Body(TrainerStart::class)] TrainerStart $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
+        Container $container,
     ): Answer {
-        $wanted = $sent->run;
-        $runs = array_keys($loaded->plan()->assemblies);
-        $run = $wanted === '' ? (string) $runs[random_int(0, max(0, count($runs) - 1))] : $wanted;
-        $test = UnderTest::of($loaded, $run);
+        $run = $sent->run;
+        if ($run === '') {
+            $all = KeptStandings::atWork($stored, static fn (): Loaded => $container->make(Loaded::class))->all();
+            if ($all === []) {
+                throw BadLine::because('run', '', 'There is no cable here to practise on. Enter a run first.');
+            }
+            $run = (string) array_rand($all);
+        }
+        $test = UnderTest::near($near, $stored, $run);
         $faults = TestInstrument::faults($test);
         if ($faults === []) {
             throw BadLine::because(
@@ -106,13 +114,13 @@ final class TrainerController
     }
 
     /** @return Answer<ExercisePage|NoExercise> */
-    public function show(Request $request, StoredInstallation $stored, Container $container): Answer
+    public function show(Request $request, StoredInstallation $stored, Near $near): Answer
     {
         $exercise = $this->kept($request, $stored);
 
         return $exercise === null
             ? new Answer(['exercise' => null])
-            : $this->shown($exercise, UnderTest::of($container->make(Loaded::class), $exercise->run));
+            : $this->shown($exercise, UnderTest::near($near, $stored, $exercise->run));
     }
 
     /**
@@ -128,9 +136,9 @@ final class TrainerController
         Request $request,
         #[Body(TrainerMethod::class)] TrainerMethod $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
     ): Answer {
-        [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
+        [$exercise, $test, $fault] = $this->at($request, $stored, $near);
         $method = $sent->method;
         if (
             Methods::card($method)->opens &&
@@ -168,9 +176,9 @@ final class TrainerController
         Request $request,
         #[Body(TrainerAnswer::class)] TrainerAnswer $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
     ): Answer {
-        [$exercise, $test, $fault] = $this->at($request, $stored, $loaded);
+        [$exercise, $test, $fault] = $this->at($request, $stored, $near);
         $faults = TestInstrument::faults($test);
         $named =
             $faults[$sent->fault] ??
@@ -221,13 +229,13 @@ final class TrainerController
     }
 
     /** @return array{Exercise, UnderTest, Fault} */
-    private function at(Request $request, StoredInstallation $stored, Loaded $loaded): array
+    private function at(Request $request, StoredInstallation $stored, Near $near): array
     {
         $exercise = $this->kept($request, $stored);
         if ($exercise === null || $exercise->over) {
             throw BadLine::because('exercise', '', 'This exercise is over. Start another.');
         }
-        $test = UnderTest::of($loaded, $exercise->run);
+        $test = UnderTest::near($near, $stored, $exercise->run);
         $fault =
             TestInstrument::faults($test)[$exercise->fault] ??
             throw BadLine::because('exercise', '', 'The plan has changed meanwhile. Start another.');

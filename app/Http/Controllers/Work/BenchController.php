@@ -103,10 +103,8 @@ final readonly class BenchController
             'job' => JobResource::kept(
                 $stored,
                 $job,
-                fn (): Loaded => $stored->release_id === null
-                    ? $this->near->runs($stored, $this->near->beside($stored, $job->runs()))
-                    : $this->jobs->loaded($stored),
-                $times->experience($stored),
+                fn (): Loaded => $this->near->besideAtWork($stored, $job->runs()),
+                $times->lastExperience($stored),
             ),
             'state' => $this->state($stored, $job),
             'people' => $this->places->others($stored, $user),
@@ -215,7 +213,7 @@ final readonly class BenchController
         $at = $job->operation($asked->step) ?? abort(404, 'There is no such step in this job. Load it again.');
         $progress = new Progress($job->traveller->operations, $this->records->events($stored, $job->runs()));
 
-        return (new ReworkPlanner($this->jobs->loaded($stored)->installation))->of(
+        return (new ReworkPlanner($this->near->atWork($stored, $job->runs())->installation))->of(
             $job->traveller->operations,
             $progress,
             $at,
@@ -231,7 +229,7 @@ final readonly class BenchController
         string $ids,
     ): Response {
         $job = $this->job($stored, $ids);
-        $loaded = $this->jobs->loaded($stored);
+        $loaded = $this->near->atWork($stored, $job->runs());
         $canvas = new PdfCanvas(
             'Traveller '.implode(', ', $job->assemblies),
             TravellerDrawing::WIDTH,
