@@ -57,6 +57,7 @@ use App\Http\Controllers\Work\PartsController;
 use App\Http\Controllers\Work\PictureController;
 use App\Http\Controllers\Work\SiteController;
 use App\Http\Elsewhere;
+use App\Planning\WorkCursor;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(function (): void {
@@ -254,7 +255,11 @@ Route::prefix('api')->group(function (): void {
                 Route::post('runs/{id}/test', [TestController::class, 'judge'])->name('reads.judge');
                 // Which role an event needs depends on its kind: the controller asks.
                 Route::post('events', [EventController::class, 'store']);
-                Route::get('site', SiteController::class)->middleware('kept:milestones');
+                Route::get('site', [SiteController::class, 'show'])->middleware('kept:milestones');
+                Route::get('site/since/{cursor}', [SiteController::class, 'since'])->where(
+                    'cursor',
+                    WorkCursor::PATTERN,
+                );
                 Route::get('handover', [HandoverController::class, 'show'])->middleware('kept:record,people');
                 Route::get('packs', [PackController::class, 'index']);
                 // A pack names everybody who worked on it.

@@ -129,7 +129,9 @@ final readonly class ReleasedRows
     {
         $kinds = array_filter(DecisionKind::entries(), static fn (DecisionKind $kind): bool => ! $kind->isLive());
 
-        return [...array_values(array_map(static fn (DecisionKind $kind): string => $kind->list(), $kinds)), self::RUNS];
+        $lists = array_map(static fn (DecisionKind $kind): string => $kind->list(), array_values($kinds));
+
+        return [...$lists, self::RUNS];
     }
 
     /**

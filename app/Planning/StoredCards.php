@@ -18,9 +18,8 @@ use Sartal\Core\Ways\Routing\Router;
 use stdClass;
 
 /**
- * Cards of an installation in the database, as it is decided, and as the shop works from it where something is released:
- * written when somebody has read all of it; those of what is decided are brought forward by each decision about a few of
- * its runs.
+ * Cards of an installation in the database, as it is decided, and as it was released for the shop: written when
+ * somebody has read all of it; those of what is decided are brought forward by each decision about a few of its runs.
  */
 final readonly class StoredCards implements Cards
 {

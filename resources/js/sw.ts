@@ -3,6 +3,7 @@ import { CacheableResponsePlugin } from 'workbox-cacheable-response'
 import { ExpirationPlugin } from 'workbox-expiration'
 import { registerRoute } from 'workbox-routing'
 import { NetworkFirst, StaleWhileRevalidate } from 'workbox-strategies'
+import { READ } from './api/read'
 
 /**
  * Lets Test, Bench and Site open where there is no network. It keeps the pieces of
@@ -13,8 +14,6 @@ declare const self: ServiceWorkerGlobalScope
 
 const PIECES = 'sartal-pieces'
 const SHELL = 'sartal-shell'
-/** Named in the page too, which empties it when somebody signs out. */
-const READ = 'sartal-read'
 /** s until what was last read is shown instead. */
 const PATIENCE = 10
 const WEEK = 7 * 24 * 3600

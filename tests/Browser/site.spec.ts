@@ -104,7 +104,7 @@ test('a step that was sent stays done until the list that knows it has come', as
   await expect(run(page, 'C-422').locator('.go')).toHaveText('It is cut')
   // From here on the list is late: it is read at once and comes when it is let go.
   const held: (() => void)[] = []
-  await page.route('**/api/i/*/site', async route => {
+  await page.route('**/api/i/*/site/since/*', async route => {
     const answer = await route.fetch()
     await new Promise<void>(resolve => held.push(resolve))
     await route.fulfill({ response: answer })
@@ -121,8 +121,8 @@ test('a step that was sent stays done until the list that knows it has come', as
   await expect.poll(() => held.length).toBe(2)
   // The later list comes first, and the earlier one, which knows of one step only, takes nothing back.
   held[1]!()
-  await page.waitForResponse(each => each.url().endsWith('/site'))
+  await page.waitForResponse(each => each.url().includes('/site/since/'))
   held[0]!()
-  await page.waitForResponse(each => each.url().endsWith('/site'))
+  await page.waitForResponse(each => each.url().includes('/site/since/'))
   await expect(run(page, 'C-422').locator('.go')).toHaveText('It is pulled', { timeout: 500 })
 })

@@ -175,6 +175,7 @@ trait Asking
             'api/runs/{id}/sheet/{side}/strip.svg' => $sides('/strip.svg'),
             'api/bench/{ids}' => $of('api/bench/*', $jobs),
             'api/bench/{ids}/since/{cursor}' => $of('api/bench/*/since/0', array_slice($jobs, 0, 1)),
+            'api/site/since/{cursor}' => ['api/site/since/0123456789abcdef.0'],
             'api/bench/{ids}/traveller.pdf' => $of('api/bench/*/traveller.pdf', array_slice($jobs, 0, 2)),
             'api/bench/{ids}/rework' => ['api/bench/A-121/rework?step=A-121%7Ccut&remedy=rework'],
             'api/pictures/{name}' => [],

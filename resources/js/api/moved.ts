@@ -1,8 +1,8 @@
+import { READ } from './read'
 import type { InstallationRef } from './types'
 
 /** What the first version kept on a device by the names that files have for installations. */
 const BEFORE = 'installation'
-const READ = 'sartal-read'
 
 /** Names on this device and what was read, as they are called now. What is there under the new name stays. */
 export async function moveKept(known: InstallationRef[]): Promise<void> {

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { api } from './client'
 import { moveKept } from './moved'
 import { address, page, person } from './page'
+import { READ } from './read'
 import type { Office, Role, Session } from './types'
 
 /** Who is signed in, and which of their installations this page is of. */
@@ -29,7 +30,7 @@ export const useSession = defineStore('session', () => {
   async function signOut() {
     await begin(await api.delete('session'))
     // The next one on this device reads nothing of this one's.
-    if ('caches' in window) await caches.delete('sartal-read')
+    if ('caches' in window) await caches.delete(READ)
   }
   const can = (...roles: Role[]) => roles.some(role => session.value.person?.roles.includes(role))
   const looksAfter = (office: Office) => session.value.person?.offices?.includes(office) ?? false

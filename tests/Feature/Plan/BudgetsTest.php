@@ -76,6 +76,14 @@ final class BudgetsTest extends TestCase
     /** Questions and rows of what is new in the schedule since. */
     private const NEWS = [24, 1_300];
 
+    /** Page → questions and rows of a cable that nobody has looked at since it was released. */
+    private const RELEASED = [
+        'runs/r-00340/test' => [10, 10],
+        'runs/r-00340/test?stage=installed' => [10, 10],
+        'bench/r-00340' => [10, 10],
+        'runs/r-00340/coverage?checks=map' => [10, 10],
+    ];
+
     /** Questions and rows of a record itself: what was done to its own cable, and nothing of the others. */
     private const RECORD = [34, 3_000];
 
@@ -110,6 +118,7 @@ final class BudgetsTest extends TestCase
             $this->ask($page);
             self::within($budget, $page.', after an edit');
         }
+        $this->released();
     }
 
     /** Who has the schedule is told the rows that are others since. */
@@ -123,6 +132,29 @@ final class BudgetsTest extends TestCase
         self::within(self::NEWS, 'what is new in the schedule');
         self::assertSame([self::RUN], $answer->json('rows.*.id'));
         self::assertLessThanOrEqual(1_500, strlen((string) $answer->getContent()), 'octets of what is new');
+        DB::table('events')->update(['created_at' => now()->subHour()]);
+        $cursor = $this->ask('site')->json('cursor');
+        $this->record();
+        CountingStatement::begin();
+        $answer = $this->ask('site/since/'.$cursor);
+        self::within(self::NEWS, 'what is new on site');
+        self::assertSame([self::RUN], array_keys($answer->json('runs')));
+        self::assertLessThanOrEqual(3_000, strlen((string) $answer->getContent()), 'octets of what is new');
+    }
+
+    /** Who works from a release reads of it what one cable has to do with. */
+    private function released(): void
+    {
+        $this->as('lead')
+            ->postJson('/api/i/'.$this->large->address.'/releases', ['note' => 'to the shop'])
+            ->assertCreated();
+        $this->ask('runs/'.self::RUN.'/test');
+        $this->ask('outstanding');
+        foreach (self::RELEASED as $page => $budget) {
+            CountingStatement::begin();
+            $this->ask($page);
+            self::within($budget, $page.', released');
+        }
     }
 
     private function edit(): void

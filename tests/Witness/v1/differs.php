@@ -35,6 +35,7 @@ return [
     'answers/api/schedule/body/cursor' => 'up to what a page knows it: it is told what may be another since',
     'answers/api/schedule/body/isPart' => 'see cursor',
     'answers/api/schedule/body/gone' => 'see cursor',
+    'answers/api/site/body/cursor' => 'see schedule: up to what a page knows it',
     'answers/api/schedule/body/rows/*/who' => 'who worked on it is said by name, no longer by sign-in name',
     'answers/api/runs/*/test*/body/run/who' => 'see schedule',
     'answers/api/runs/*/body/who' => 'see schedule',

@@ -31,9 +31,22 @@ use Sartal\Core\Work\Pulling\SiteStep;
  * @phpstan-import-type BeadShown from PlanEncoder
  *
  * @phpstan-type Site array{
+ *     cursor: string,
  *     pulls: list<SitePull>,
  *     unplaced: list<string>,
  *     runs: Map<SiteRun>,
+ *     ways: list<array{id: string, name: string}>,
+ *     steps: list<array{
+ *         id: value-of<SiteStep>,
+ *         words: string,
+ *         said: string,
+ *         kind: value-of<EventKind>,
+ *         side: value-of<Side>|null,
+ *     }>,
+ * }
+ * @phpstan-type Pulling array{
+ *     pulls: list<SitePull>,
+ *     unplaced: list<string>,
  *     ways: list<array{id: string, name: string}>,
  *     steps: list<array{
  *         id: value-of<SiteStep>,
@@ -77,23 +90,17 @@ use Sartal\Core\Work\Pulling\SiteStep;
  */
 final class SiteResource
 {
-    /** @return Site what follows from decisions: nobody has recorded anything */
-    public static function decided(Loaded $loaded): array
+    /** @return Pulling what follows from decisions about all runs together */
+    public static function pulling(Loaded $loaded): array
     {
         $in = $loaded->installation;
         $planned = (new PullPlanner($in, $loaded->plan()))->pulls();
         $inPull = array_merge(...array_map(static fn (Pull $pull): array => $pull->runs, $planned), ...[[]]);
-        $runs = [];
-        foreach ($in->runs() as $run) {
-            if (! $run->withdrawn && ! $run->isLoose()) {
-                $runs[$run->id] = self::run($run, $loaded);
-            }
-        }
+        $runs = array_map(static fn (Run $run): string => $run->id, array_filter($in->runs(), self::isPulled(...)));
 
         return [
             'pulls' => array_map(static fn (Pull $pull): array => self::pull($pull, $in), $planned),
-            'unplaced' => array_values(array_diff(array_map(strval(...), array_keys($runs)), $inPull)),
-            'runs' => new Map($runs),
+            'unplaced' => array_values(array_diff($runs, $inPull)),
             'ways' => array_map(
                 static fn ($way): array => ['id' => $way->id, 'name' => $way->name],
                 array_values($in->ways()),
@@ -112,11 +119,33 @@ final class SiteResource
     }
 
     /**
-     * @param  Site  $decided
-     * @param  array<int|string, AssemblyStanding>  $standings  by assembly
-     * @return Site
+     * What follows from decisions: nobody has recorded anything.
+     *
+     * @param  ?list<string>  $of  runs; null: all of them
+     * @return array<int|string, SiteRun> by run
      */
-    public static function of(array $decided, array $standings): array
+    public static function runs(Loaded $loaded, ?array $of): array
+    {
+        $in = $loaded->installation;
+        $runs = array_filter(
+            $of === null ? $in->runs() : array_intersect_key($in->runs(), array_flip($of)),
+            self::isPulled(...),
+        );
+
+        return array_map(static fn (Run $run): array => self::run($run, $loaded), $runs);
+    }
+
+    private static function isPulled(Run $run): bool
+    {
+        return ! $run->withdrawn && ! $run->isLoose();
+    }
+
+    /**
+     * @param  array<int|string, SiteRun>  $decided  by run
+     * @param  array<int|string, AssemblyStanding>  $standings  by assembly, of them at least
+     * @return Map<SiteRun> with what was recorded
+     */
+    public static function standings(array $decided, array $standings): Map
     {
         $known = [];
         foreach ($standings as $standing) {
@@ -125,14 +154,14 @@ final class SiteResource
             }
         }
         $runs = [];
-        foreach ($decided['runs']->of as $id => $run) {
+        foreach ($decided as $id => $run) {
             [$standing, $basis] =
                 $known[$id] ??
                 throw new \LogicException('Of a run that is decided it is known where it stands: '.$id);
             $runs[$id] = self::standing($run, $standing, $basis);
         }
 
-        return [...$decided, 'runs' => new Map($runs)];
+        return new Map($runs);
     }
 
     /**

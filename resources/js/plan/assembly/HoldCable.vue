@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { api } from '../../api/client'
 import { useAttempt } from '../../ui/attempt'
-import type { Row } from '../../api/types'
+import { useRows } from '../schedule/useRows'
 
 /** Another cable of the installation, held beside the assembly so that it can be landed here. */
 const props = defineProps<{ here: string[] }>()
 const emit = defineEmits<{ close: []; hold: [string] }>()
-const rows = ref<Row[]>([])
+const schedule = useRows()
 const run = ref('')
 const { problem, attempt } = useAttempt()
-onMounted(() => attempt(async () => (rows.value = (await api.get('schedule')).rows ?? [])))
+onMounted(() => attempt(() => schedule.load()))
 const choices = computed(() =>
-  rows.value
+  schedule.rows
     .filter(row => !row.withdrawn && !props.here.includes(row.id))
     .map(row => ({ id: row.id, name: `${row.code} ${row.from} → ${row.to}` })),
 )

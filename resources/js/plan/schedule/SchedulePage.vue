@@ -12,19 +12,19 @@ import { undoLast } from '../../ui/undo'
 import { length, system } from '../../ui/units'
 import ChangesDialog from './ChangesDialog.vue'
 import { filtered, sorted, type SortKey } from './filter'
-import { withNews } from './news'
 import BulkDialog from './BulkDialog.vue'
 import ImportDialog from './ImportDialog.vue'
 import QuickLine from './QuickLine.vue'
 import RunForm from './RunForm.vue'
 import RunInspector from './RunInspector.vue'
 import { useMarks } from './useMarks'
+import { useRows } from './useRows'
 
 const session = useSession()
 const router = useRouter()
 const route = useRoute()
-const rows = ref<Row[]>([])
-const cursor = ref('')
+const schedule = useRows()
+const rows = computed(() => schedule.rows)
 const loading = ref(true)
 const problem = ref('')
 const said = ref('')
@@ -75,9 +75,7 @@ const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? 
 async function load(quietly = false) {
   if (!quietly) loading.value = true
   try {
-    const answer = await api.get(`schedule?since=${cursor.value}`)
-    if (answer.rows) rows.value = answer.isPart ? withNews(rows.value, answer.rows, answer.gone) : answer.rows
-    cursor.value = answer.cursor
+    await schedule.load()
     problem.value = ''
     if (!chosen.value && shown.value[0]) chosen.value = shown.value[0].id
   } catch (error) {

@@ -8,6 +8,7 @@ import { useSession } from '../../api/session'
 import type { Progress, Tally } from '../../api/test'
 import type { Row } from '../../api/types'
 import { filtered, sorted } from '../../plan/schedule/filter'
+import { useRows } from '../../plan/schedule/useRows'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 import CardDialog from './CardDialog.vue'
@@ -15,7 +16,8 @@ import TestTabs from './TestTabs.vue'
 
 const session = useSession()
 const outbox = useOutbox()
-const rows = ref<Row[]>([])
+const schedule = useRows()
+const rows = computed(() => schedule.rows)
 const words = ref('')
 const problem = ref('')
 const loaded = ref(false)
@@ -25,10 +27,13 @@ const card = ref(false)
 
 async function load() {
   try {
-    rows.value = (await api.get('schedule')).rows ?? []
+    await schedule.load()
     problem.value = ''
   } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
+    away(error)
+    // What is known of them will do until the server is there again.
+    if (!outbox.offline || rows.value.length === 0)
+      problem.value = error instanceof ApiError ? error.message : String(error)
   }
 }
 async function look() {

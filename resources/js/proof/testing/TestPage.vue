@@ -10,6 +10,7 @@ import type { Row } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { sorted } from '../../plan/schedule/filter'
+import { useRows } from '../../plan/schedule/useRows'
 import Strand from '../../ui/Strand.vue'
 import CoveragePanel from './CoveragePanel.vue'
 import InstrumentPanel from './InstrumentPanel.vue'
@@ -246,14 +247,13 @@ async function record() {
 }
 /** What a tester takes next: the first that is ready after this one. */
 const following = ref<Row | null>(null)
+const schedule = useRows()
 const stageOf = (row: Row, id: string) => row.strand.find(each => each.stage === id)?.state
 async function look() {
-  const rows = await api.get('schedule').then(
-    answer => answer.rows ?? [],
-    () => [] as Row[],
-  )
+  // Without a network, what is known of them will do.
+  await schedule.load().catch(() => undefined)
   const ready = sorted(
-    rows.filter(
+    schedule.rows.filter(
       row =>
         !row.withdrawn &&
         stageOf(row, 'test') === 'to-do' &&

@@ -1,5 +1,6 @@
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { api, ApiError } from '../../api/client'
+import { keepLately, latelySince, MANY, type Lately } from '../../api/lately'
 import { useLive } from '../../api/live'
 import { useOutbox, type Waiting } from '../../api/outbox'
 import type { Built, Site, SiteRun } from '../../api/site'
@@ -16,18 +17,36 @@ export function useSite() {
   const unread = ref<Waiting[]>([])
   let asked = 0
   let shown = 0
+  /** Where all of it was read, and what was told since. */
+  let whole = ''
+  let lately: Lately<SiteRun> = { cursor: '', news: {} }
+
+  /** As far as it is told since; all of it where that is not known, or is too much. */
+  async function read(): Promise<{ all: Site | null; since: Lately<SiteRun> }> {
+    if (site.value && lately.cursor && Object.keys(lately.news).length < MANY) {
+      const told = await api.get(`site/since/${lately.cursor}`)
+      if (told.runs) return { all: null, since: { cursor: told.cursor, news: told.runs } }
+    }
+    const all = await api.get('site')
+    return { all, since: await latelySince('site', all.cursor) }
+  }
 
   async function load() {
     const number = ++asked
-    const known = new Set(unread.value.map(item => item.id))
+    const sent = new Set(unread.value.map(item => item.id))
     try {
-      const answer = await api.get('site')
+      const { all, since } = await read()
       problem.value = ''
       // An answer that was passed on its way is older than what is shown.
       if (number < shown) return
       shown = number
-      site.value = answer
-      unread.value = unread.value.filter(item => !known.has(item.id))
+      whole = all?.cursor ?? whole
+      lately = { cursor: since.cursor, news: all ? since.news : { ...lately.news, ...since.news } }
+      const known = all ?? site.value
+      const news = Object.entries(since.news).filter((each): each is [string, SiteRun] => each[1] !== null)
+      if (known) site.value = { ...known, runs: { ...known.runs, ...Object.fromEntries(news) } }
+      if (!all && news.length) void keepLately('site', whole, lately)
+      unread.value = unread.value.filter(item => !sent.has(item.id))
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
       away(error)
