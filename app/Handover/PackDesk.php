@@ -18,6 +18,7 @@ use App\Recording\Uploads;
 use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
+use RuntimeException;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Run;
@@ -130,7 +131,7 @@ final readonly class PackDesk
         [$pdf, $pages] = PackDocument::write($packing, $next);
         $disk->put($folder.'/pack.pdf', $pdf);
         $next('JSON and CSV');
-        $disk->put($folder.'/installation.json', $this->exporter->export($loaded)->print());
+        self::write($folder.'/installation.json', $this->exporter->pieces($stored));
         $disk->put(
             $folder.'/plan.json',
             (string) json_encode(
@@ -250,6 +251,19 @@ final readonly class PackDesk
             ],
             JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
         )."\n";
+    }
+
+    /** @param  iterable<string>  $pieces */
+    private static function write(string $name, iterable $pieces): void
+    {
+        // Beyond a few megabytes it waits on the disk until all of it is there.
+        $all = fopen('php://temp', 'w+') ?: throw new RuntimeException('There is no room for what is written.');
+        foreach ($pieces as $piece) {
+            fwrite($all, $piece);
+        }
+        rewind($all);
+        self::disk()->writeStream($name, $all);
+        fclose($all);
     }
 
     public static function disk(): FilesystemAdapter

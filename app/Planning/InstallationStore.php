@@ -70,6 +70,18 @@ final class InstallationStore
         });
     }
 
+    /** All but its runs, fittings, circuits and record. */
+    public function withoutRuns(StoredInstallation $stored): Loaded
+    {
+        $nothing = new Nearby([], [], []);
+        $few = $this->part($stored, $nothing, Beyond::nothing(), []);
+
+        // What a former recipe comes to follows from all legs that chose it.
+        return $few->pinned->former->isEmpty()
+            ? $few
+            : $this->part($stored, $nothing, Beyond::nothing(), FileDecoder::chosen($this->load($stored)->installation));
+    }
+
     /**
      * As it would be with these edits; nothing is saved.
      *

@@ -15,7 +15,7 @@ final readonly class InstallationFile implements FileContents
 
     public const VERSION = 1;
 
-    private const JSON =
+    public const JSON =
         JSON_PRETTY_PRINT |
         JSON_UNESCAPED_SLASHES |
         JSON_UNESCAPED_UNICODE |

@@ -6,6 +6,7 @@ namespace Tests\Feature\File;
 
 use App\Formats\Csv\CsvCell;
 use App\Formats\Csv\CsvWriter;
+use App\Formats\FileExporter;
 use App\Formats\FileImporter;
 use App\Models\Membership;
 use App\Models\Role;
@@ -15,6 +16,7 @@ use App\Models\User;
 use App\Planning\InstallationStore;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -258,13 +260,31 @@ final class FilesTest extends TestCase
 
     public function test_the_installation_leaves_and_comes_back_with_nothing_lost(): void
     {
-        $out = (string) $this->as('lead')->get('/api/installation.json')->assertOk()->getContent();
+        $out = (string) $this->as('lead')->get('/api/installation.json')->assertOk()->streamedContent();
         self::assertSame(self::demo(), Unnamed::file($out));
         self::assertStringNotContainsString('password', $out);
         $this->installation->delete();
         $again = (new FileImporter())->import(InstallationFile::parse($out), self::organisation());
         self::assertTrue($again->memberships()->where('user_id', $this->person('lead')->id)->exists());
-        self::assertSame($out, $this->as('lead')->get('/api/installation.json')->getContent());
+        self::assertSame($out, $this->as('lead')->get('/api/installation.json')->streamedContent());
+    }
+
+    public function test_a_record_that_came_in_otherwise_than_it_was_done_is_the_same_in_a_file(): void
+    {
+        $last = (int) $this->installation->events()->toBase()->reorder()->max('id');
+        for ($i = 1; $i < 9; $i++) {
+            $id = '00000000-0000-4000-8000-00000000000'.$i;
+            $this->as('lead')
+                ->postJson('/api/events', ['id' => $id, 'kind' => 'labelled', 'run' => 'C-44'.(1 + $i % 3)])
+                ->assertCreated();
+            // What a device sends late comes after what was done after it.
+            DB::table('events')->where('uuid', $id)->update(['id' => $last + 100 - $i]);
+        }
+        $all = (new FileExporter(new InstallationStore()))
+            ->export((new InstallationStore())->load($this->installation->refresh()));
+        $out = (string) $this->as('lead')->get('/api/installation.json')->streamedContent();
+        self::assertNotSame($all->print(), $out);
+        self::assertSame($all->print(), InstallationFile::parse($out)->print());
     }
 
     public function test_an_installation_that_is_here_already_or_broken_stays_out_whole(): void

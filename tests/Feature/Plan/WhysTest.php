@@ -56,7 +56,7 @@ final class WhysTest extends TestCase
     #[TestWith(['economy/all'])]
     public function test_it_is_said_of_any_decision_and_taken_back(string $of): void
     {
-        $file = fn (): string => (string) $this->as('lead')->get('/api/installation.json')->getContent();
+        $file = fn (): string => (string) $this->as('lead')->get('/api/installation.json')->streamedContent();
         $before = $file();
         $this->as('bench')->getJson('/api/whys/'.$of)->assertOk()->assertExactJson([
             'note' => '',
@@ -131,7 +131,7 @@ final class WhysTest extends TestCase
         self::assertMatchesRegularExpression('~\bimage\s+30\s+20\b~', $images);
         self::assertTrue(PackDesk::disk()->exists($pack->folder.'/pictures/'.$name));
         // A file takes it along.
-        $file = json_decode((string) $this->as('lead')->get('/api/installation.json')->getContent(), true);
+        $file = json_decode((string) $this->as('lead')->get('/api/installation.json')->streamedContent(), true);
         self::assertSame([['loom.L1', [$name]]], array_map(
             static fn (array $why): array => [$why['id'], $why['pictures']],
             $file['whys'],

@@ -85,10 +85,10 @@ final class CrewsTest extends TestCase
         );
         $this->as('lead');
         self::assertTrue($named());
-        $before = json_decode((string) $this->get('/api/installation.json')->getContent(), true);
+        $before = json_decode((string) $this->get('/api/installation.json')->streamedContent(), true);
         $this->deleteJson('/api/crew/'.$tove->key)->assertOk();
         self::assertTrue($named());
-        $after = json_decode((string) $this->get('/api/installation.json')->getContent(), true);
+        $after = json_decode((string) $this->get('/api/installation.json')->streamedContent(), true);
         self::assertSame($before['record'], $after['record']);
         $of = collect($after['people'])->firstWhere('id', $tove->key);
         self::assertSame([$tove->name, false], [$of['name'], isset($of['roles']) && $of['roles'] !== []]);

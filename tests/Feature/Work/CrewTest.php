@@ -70,7 +70,7 @@ final class CrewTest extends TestCase
                 'ways' => 'Duct',
             ],
         ])->assertCreated();
-        $out = json_decode((string) $this->get('/api/installation.json')->getContent(), true);
+        $out = json_decode((string) $this->get('/api/installation.json')->streamedContent(), true);
         self::assertEqualsCanonicalizing(['pair-foil', 'cat6-utp'], array_column($out['catalogue']['cables'], 'id'));
         $this->of('brackwater')->getJson('/api/schedule')->assertJsonCount(46, 'rows');
     }
