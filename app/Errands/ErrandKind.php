@@ -9,6 +9,8 @@ enum ErrandKind: string
 {
     case Pack = 'pack';
 
+    case Release = 'release';
+
     /** An installation as a file. */
     case Arrival = 'arrival';
 
@@ -17,6 +19,7 @@ enum ErrandKind: string
     {
         return match ($this) {
             self::Pack => 'pack could not be made',
+            self::Release => 'release could not be made',
             self::Arrival => 'file could not be brought in',
         };
     }
@@ -26,6 +29,7 @@ enum ErrandKind: string
     {
         return match ($this) {
             self::Pack => MakePack::class,
+            self::Release => MakeRelease::class,
             self::Arrival => BringIn::class,
         };
     }

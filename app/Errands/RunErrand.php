@@ -44,6 +44,8 @@ final class RunErrand implements ShouldQueue
             $this->ends(ErrandState::Done, ['result' => json_encode($result, JSON_THROW_ON_ERROR)]);
         } catch (CalledOff) {
             $this->ends(ErrandState::CalledOff);
+        } catch (CannotBeDone $reason) {
+            $this->ends(ErrandState::Failed, ['problem' => $reason->getMessage()]);
         } catch (InvalidDocument $invalid) {
             $this->ends(ErrandState::Failed, [
                 'problem' => $invalid->getMessage(),

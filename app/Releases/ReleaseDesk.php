@@ -22,6 +22,9 @@ use Sartal\Core\Proof\Record\Record;
 /** Releases: what is decided, frozen with its plan and signed, for the shop to work from. */
 final readonly class ReleaseDesk
 {
+    /** That are told while one is made. */
+    private const STEPS = 4;
+
     public function __construct(private InstallationStore $store, private Foresight $foresight)
     {
     }
@@ -32,21 +35,34 @@ final readonly class ReleaseDesk
         return $this->foresight->impact($working, $decided);
     }
 
-    public function release(StoredInstallation $stored, User $by, string $note): Release
+    /**
+     * @param  ?callable(string, int, int): void  $tell  what is begun now, how many are done, and of how many
+     * @return ?Release null where somebody has decided something meanwhile
+     */
+    public function release(StoredInstallation $stored, User $by, string $note, ?callable $tell = null): ?Release
     {
-        return DB::transaction(function () use ($stored, $by, $note): Release {
-            DB::table('installations')->where('id', $stored->id)->lockForUpdate()->first();
-            $decided = $this->store->load($stored->refresh());
-            // With every type that is used, whether it is the house's own or ships with Sartal: a newer catalogue
-            // changes nothing here.
-            $frozen = $decided->installation->withCatalogue(
-                UsedTypes::in($decided->installation)->plus($decided->pinned),
-            );
-            $document = (new InstallationFile($frozen, new Record(), []))->print();
-            $plan = json_encode(
-                PlanEncoder::plan($decided->plan(), $decided->installation),
-                JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
-            );
+        $tell ??= static fn () => null;
+        $tell('What is decided', 0, self::STEPS);
+        $decided = $this->store->load($stored);
+        // With every type that is used, whether it is the house's own or ships with Sartal: a newer catalogue changes
+        // nothing here.
+        $frozen = $decided->installation->withCatalogue(
+            UsedTypes::in($decided->installation)->plus($decided->pinned),
+        );
+        $document = (new InstallationFile($frozen, new Record(), []))->print();
+        $tell('Its plan', 1, self::STEPS);
+        $plan = json_encode(
+            PlanEncoder::plan($decided->plan(), $decided->installation),
+            JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        );
+        $tell('Signature', 2, self::STEPS);
+
+        return DB::transaction(function () use ($stored, $by, $note, $document, $plan, $tell): ?Release {
+            // Whoever decides waits while it is written down, and no longer.
+            $now = DB::table('installations')->where('id', $stored->id)->lockForUpdate()->value('decisions');
+            if ($now !== $stored->decisions) {
+                return null;
+            }
             $release = new Release([
                 'installation_id' => $stored->id,
                 'letter' => self::letter($stored->releases()->count()),
@@ -59,6 +75,7 @@ final readonly class ReleaseDesk
             ]);
             $release->signature = Seal::sign(self::statement($release, $stored, (string) $by->sign_in));
             $release->save();
+            $tell('Rows for the shop', 3, self::STEPS);
             ReleasedRows::write($stored, $release->id);
             $stored
                 ->newQuery()

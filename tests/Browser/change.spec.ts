@@ -96,6 +96,7 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
   await expect(bead(page, 'A-116')).toHaveAttribute('aria-label', /cut to do, end A to do, end B to do/)
 
   await page.goto('/handover/releases')
+  server.works()
   await page.getByLabel('Note for the shop').fill('The rack stands where it stands now')
   await page.getByRole('button', { name: /Release A, signed by Odile/ }).click()
   await expect(page.getByText(/A is released/)).toBeVisible()

@@ -7,12 +7,14 @@ namespace Tests\Feature;
 use App\Errands\CalledOff;
 use App\Errands\Doing;
 use App\Errands\MakePack;
+use App\Errands\MakeRelease;
 use App\Errands\Progress;
 use App\Errands\RunErrand;
 use App\Formats\FileImporter;
 use App\Handover\PackDesk;
 use App\Models\Errand;
 use App\Models\StoredInstallation;
+use App\Releases\ReleaseDesk;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -51,9 +53,9 @@ final class ErrandsTest extends TestCase
     }
 
     /** @param  callable(Errand, Progress): array<string, int|string>  $as */
-    private function doing(callable $as): void
+    private function doing(callable $as, string $kind = MakePack::class): void
     {
-        $this->app->bind(MakePack::class, static fn (): Doing => new class($as) implements Doing
+        $this->app->bind($kind, static fn (): Doing => new class($as) implements Doing
         {
             /** @param  callable(Errand, Progress): array<string, int|string>  $as */
             public function __construct(private mixed $as)
@@ -90,6 +92,55 @@ final class ErrandsTest extends TestCase
             ),
         );
         self::assertSame(0, DB::table('jobs')->count());
+    }
+
+    public function test_a_release_is_of_what_was_decided_when_it_was_asked_for(): void
+    {
+        $ask = fn (): string => $this->as('planner')
+            ->postJson('/api/releases', ['note' => 'for the shop'])
+            ->assertStatus(202)
+            ->json('id');
+        $note = fn (string $text) => $this->as('planner')->patchJson('/api/runs/A-118', [
+            'line' => ['note' => $text],
+            'version' => $this->getJson('/api/runs/A-118')->json('version'),
+        ])->assertOk();
+        $late = $ask();
+        $note('decided after it');
+        $this->work();
+        $told = $this->told($late);
+        self::assertSame('failed', $told['state']);
+        self::assertStringStartsWith('Somebody has decided something since.', $told['problem']);
+        self::assertNull($this->installation->refresh()->release_id);
+        // Somebody decides while a worker is at it.
+        $during = $ask();
+        $desk = $this->app->make(ReleaseDesk::class);
+        $this->doing(function (Errand $of) use ($desk, $note): array {
+            $tell = static fn (string $step) => $step === 'Signature' ? $note('decided during it') : null;
+            self::assertNull($desk->release($this->installation->refresh(), $of->user, '', $tell));
+
+            return [];
+        }, MakeRelease::class);
+        $this->work();
+        self::assertSame('done', $this->told($during)['state']);
+        self::assertSame(0, $this->installation->releases()->count());
+        $this->app->offsetUnset(MakeRelease::class);
+        $errand = $ask();
+        $this->work();
+        $told = $this->told($errand);
+        self::assertSame(['done', ['letter' => 'A'], 3, 4], [
+            $told['state'],
+            $told['result'],
+            $told['done'],
+            $told['of'],
+        ]);
+        $release = $this->installation->refresh()->releases()->with('user')->sole();
+        self::assertSame([$release->id, 'for the shop'], [$this->installation->release_id, $release->note]);
+        self::assertTrue(ReleaseDesk::holds($release, $this->installation));
+        self::assertStringContainsString('decided during it', $release->document);
+        $called = $ask();
+        $this->deleteJson('/api/errands/'.$called)->assertOk();
+        $this->work();
+        self::assertSame(1, $this->installation->releases()->count());
     }
 
     public function test_what_nobody_has_begun_is_called_off_at_once(): void

@@ -283,7 +283,7 @@ final class TerminationsTest extends TestCase
         $own = ['id' => 'tide-pair', 'name' => 'Tide pair', 'outerDiameter' => '4.4 mm'] + $definition;
         $this->putJson('/api/types/cable', ['definition' => $own])->assertOk();
         $this->postJson('/api/runs', ['line' => self::line(['cable' => 'tide-pair'])])->assertCreated();
-        $file = InstallationFile::parse((string) $this->get('/api/installation.json')->assertOk()->getContent());
+        $file = InstallationFile::parse((string) $this->get('/api/installation.json')->assertOk()->streamedContent());
         self::assertSame('4.4 mm', $file->installation->catalogue->cables()['tide-pair']->outerDiameter->canonical());
         // In use: retired, not taken out; still there for those who use it, offered to nobody.
         $this->deleteJson('/api/types/cable/tide-pair', ['version' => 1])
@@ -529,7 +529,7 @@ final class TerminationsTest extends TestCase
     /** The bench measures while it works from a release: it counts there at once, and so does taking it back. */
     public function test_what_is_measured_counts_for_the_release_that_is_worked_from(): void
     {
-        $this->as('lead')->postJson('/api/releases', ['note' => 'for the bench'])->assertCreated();
+        $this->as('lead')->postJson('/api/releases', ['note' => 'for the bench'])->assertStatus(202);
         $send = fn (string $measured) => $this->as('bench')->putJson('/api/runs/P-007/ends/B/reach', [
             'leg' => 'leg-2',
             'onEquipment' => true,

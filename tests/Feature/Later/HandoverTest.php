@@ -188,7 +188,7 @@ final class HandoverTest extends TestCase
 
     public function test_when_what_is_in_service_is_tested_again_is_said_after_a_release_too(): void
     {
-        $this->as('lead')->postJson('/api/releases', ['note' => 'built'])->assertCreated();
+        $this->as('lead')->postJson('/api/releases', ['note' => 'built'])->assertStatus(202);
         $months = function (int $all, int $mains): array {
             $rules = $this->as('lead')->getJson('/api/instruments')->json();
             $kept = array_diff_key($rules['rules'], ['retestMonths' => 0, 'mainsMonths' => 0]);

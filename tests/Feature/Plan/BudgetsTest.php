@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature\Plan;
 
 use App\Changes\Intent;
+use App\Formats\FileExporter;
 use App\Formats\FileImporter;
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\DB;
@@ -78,10 +79,10 @@ final class BudgetsTest extends TestCase
 
     /** Page → questions and rows of a cable that nobody has looked at since it was released. */
     private const RELEASED = [
-        'runs/r-00340/test' => [10, 10],
-        'runs/r-00340/test?stage=installed' => [10, 10],
-        'bench/r-00340' => [10, 10],
-        'runs/r-00340/coverage?checks=map' => [10, 10],
+        'runs/r-00340/test' => [40, 320],
+        'runs/r-00340/test?stage=installed' => [36, 320],
+        'bench/r-00340' => [54, 700],
+        'runs/r-00340/coverage?checks=map' => [30, 300],
     ];
 
     /** Questions and rows of a record itself: what was done to its own cable, and nothing of the others. */
@@ -118,6 +119,7 @@ final class BudgetsTest extends TestCase
             $this->ask($page);
             self::within($budget, $page.', after an edit');
         }
+        $this->exports();
         $this->released();
     }
 
@@ -142,12 +144,24 @@ final class BudgetsTest extends TestCase
         self::assertLessThanOrEqual(3_000, strlen((string) $answer->getContent()), 'octets of what is new');
     }
 
+    /** A file goes out as it is written: of all of it, little is in memory at once. */
+    private function exports(): void
+    {
+        memory_reset_peak_usage();
+        [$before, $octets] = [memory_get_usage(), 0];
+        foreach ($this->app->make(FileExporter::class)->pieces($this->large) as $piece) {
+            $octets += strlen($piece);
+        }
+        self::assertGreaterThan(20_000_000, $octets);
+        self::assertLessThan(40_000_000, memory_get_peak_usage() - $before, 'octets of memory for a file');
+    }
+
     /** Who works from a release reads of it what one cable has to do with. */
     private function released(): void
     {
         $this->as('lead')
             ->postJson('/api/i/'.$this->large->address.'/releases', ['note' => 'to the shop'])
-            ->assertCreated();
+            ->assertStatus(202);
         $this->ask('runs/'.self::RUN.'/test');
         $this->ask('outstanding');
         foreach (self::RELEASED as $page => $budget) {

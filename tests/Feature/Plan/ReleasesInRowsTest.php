@@ -146,7 +146,7 @@ final class ReleasesInRowsTest extends TestCase
 
     private function release(): Release
     {
-        $this->as('lead')->postJson('/api/releases', ['note' => 'for the shop'])->assertCreated();
+        $this->as('lead')->postJson('/api/releases', ['note' => 'for the shop'])->assertStatus(202);
         $this->installation->refresh();
 
         return Release::query()->where('installation_id', $this->installation->id)->latest('id')->firstOrFail();

@@ -6,7 +6,12 @@ namespace App\Http\Controllers\Later;
 
 use App\Contract\Answer;
 use App\Contract\Body;
+use App\Errands\ErrandKind;
+use App\Errands\Errands;
+use App\Errands\MakeRelease;
 use App\Http\Requests\Later\NewRelease;
+use App\Http\Resources\ErrandLines;
+use App\Http\Resources\ErrandResource;
 use App\Http\Resources\Later\ImpactResource;
 use App\Models\Membership;
 use App\Models\Release;
@@ -32,6 +37,7 @@ use Illuminate\Http\Response;
  *     working: bool,
  * }
  *
+ * @phpstan-import-type ErrandLine from ErrandResource
  * @phpstan-import-type ImpactShown from ImpactResource
  * @phpstan-import-type Differing from Comparison
  */
@@ -80,15 +86,22 @@ final readonly class ReleaseController
         ]);
     }
 
-    /** @return Answer<ReleaseLine> */
+    /**
+     * Asks for one: a worker makes it of what is decided now, and the errand tells how far that is, and its letter in
+     * the end.
+     *
+     * @return Answer<ErrandLine>
+     */
     public function store(
         #[Body(NewRelease::class)] NewRelease $sent,
         #[CurrentUser] User $user,
         StoredInstallation $stored,
+        Errands $errands,
+        ErrandLines $lines,
     ): Answer {
-        $release = $this->desk->release($stored, $user, $sent->note);
+        $errand = $errands->ask($stored, $user, ErrandKind::Release, MakeRelease::asking($stored, $sent->note));
 
-        return new Answer(self::line($release->load('user'), $stored), 201);
+        return new Answer($lines->one($errand, $user), 202);
     }
 
     /** @return Answer<array{changes: list<Differing>}> */

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../api/client'
+import { useErrand } from '../../api/errand'
 import type { ChangeLine, Draft, Impact, Release } from '../../api/change'
 import { useSession } from '../../api/session'
 import ChangeLines from '../../plan/change/ChangeLines.vue'
 import ImpactView from '../../plan/change/ImpactView.vue'
 import { useAttempt } from '../../ui/attempt'
+import ErrandBar from '../../ui/ErrandBar.vue'
 import { when } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
 
@@ -30,13 +32,17 @@ onMounted(() => attempt(read))
 
 const working = computed(() => releases.value?.find(release => release.working))
 const changed = computed(() => !working.value || (ahead.value?.changes.length ?? 0) > 0)
-const release = () =>
+const { errand, calledOff, follow, callOff } = useErrand('release', told =>
   attempt(async () => {
-    const made = await api.post('releases', { note: note.value })
-    note.value = ''
     await read()
-    said.value = `${made.letter} is released: bench, labels, cutting, site and test work from it.`
-  })
+    problem.value = told.problem
+    if (told.state === 'called-off') said.value = 'Called off. Nothing is released.'
+    if (told.state !== 'done') return
+    note.value = ''
+    said.value = `${told.result.letter} is released: bench, labels, cutting, site and test work from it.`
+  }),
+)
+const release = () => attempt(async () => follow(await api.post('releases', { note: note.value })), '')
 
 const one = ref('')
 const other = ref('now')
@@ -114,6 +120,12 @@ const drop = (draft: Draft) =>
       <section v-if="compared" aria-label="Differences"><ChangeLines :lines="compared" /></section>
       <section v-if="session.plans" aria-label="Next release">
         <h2>Release {{ next }}</h2>
+        <ErrandBar
+          v-if="errand"
+          :errand="errand"
+          :called-off="calledOff"
+          of="the release"
+          @call-off="attempt(callOff)" />
         <v-progress-linear v-if="!ahead" indeterminate color="primary" aria-label="Working out what it brings" />
         <template v-else>
           <p v-if="!changed" class="quiet">Nothing has changed since {{ working?.letter }}.</p>
@@ -123,6 +135,7 @@ const drop = (draft: Draft) =>
             maxlength="500" /><v-btn
               type="submit"
               color="primary"
+              :disabled="errand !== null"
               :loading="busy">Release {{ next }}, signed by {{ session.session.person?.name }}</v-btn></form>
           <template v-if="working && changed">
             <p v-if="ahead.impact.count === 0" class="note good"><strong>It overtakes nothing</strong>that is done.</p>
