@@ -31,8 +31,8 @@ final readonly class FileExporter
     }
 
     /**
-     * As it is printed, piece by piece: what there are thousands of is read as it is written, and all of it as it stands
-     * at one moment. Its record is listed as it came in.
+     * As it is printed, piece by piece: what there are thousands of is read as it is written, and all of it as it
+     * stands at one moment. Its record is listed as it came in.
      *
      * @return Generator<int, string>
      */

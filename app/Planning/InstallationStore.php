@@ -76,10 +76,13 @@ final class InstallationStore
         $nothing = new Nearby([], [], []);
         $few = $this->part($stored, $nothing, Beyond::nothing(), []);
 
+        if ($few->pinned->former->isEmpty()) {
+            return $few;
+        }
         // What a former recipe comes to follows from all legs that chose it.
-        return $few->pinned->former->isEmpty()
-            ? $few
-            : $this->part($stored, $nothing, Beyond::nothing(), FileDecoder::chosen($this->load($stored)->installation));
+        $chosen = FileDecoder::chosen($this->load($stored)->installation);
+
+        return $this->part($stored, $nothing, Beyond::nothing(), $chosen);
     }
 
     /**

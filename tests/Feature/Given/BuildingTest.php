@@ -264,7 +264,7 @@ final class BuildingTest extends TestCase
 
     public function test_a_file_brings_building_looms_reels_and_economy_and_gives_them_back(): void
     {
-        $file = json_decode((string) $this->as('lead')->get('/api/installation.json')->assertOk()->streamedContent(), true);
+        $file = $this->as('lead')->getJson('/api/installation.json')->assertOk()->json();
         self::assertSame(
             [32, 9, 1, 4, 10],
             [

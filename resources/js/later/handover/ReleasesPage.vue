@@ -85,7 +85,8 @@ const drop = (draft: Draft) =>
           class="quiet">Nothing is released yet: bench, labels, cutting, site and test work from the plan as it is. From
           the first release on they work from that, and what is planned after it disturbs nobody.</p>
         <table v-else class="lines">
-          <thead><tr><th>Release</th><th>When</th><th>Who</th><th>Note</th><th>Signed</th><th /></tr></thead>
+          <thead><tr><th>Release</th><th>When</th><th>Who</th><th>Note</th><th class="seal">Signed</th><th /></tr>
+            </thead>
           <tbody><tr
             v-for="each in releases"
             :key="each.letter"
@@ -94,7 +95,7 @@ const drop = (draft: Draft) =>
                                             class="quiet"> worked from</span></td><td>{{ when(each.at) }}</td>
             <td>{{ each.who }}</td>
             <td>{{ each.note }}</td><td
-              class="mono"
+              class="mono seal"
               :title="each.digest">{{ each.digest.slice(0, 12) }}…</td><td>
                 <a :href="$file(file(each, 'installation'))">installation</a> <a
                   :href="$file(file(each, 'plan'))">plan</a>
@@ -129,13 +130,12 @@ const drop = (draft: Draft) =>
         <v-progress-linear v-if="!ahead" indeterminate color="primary" aria-label="Working out what it brings" />
         <template v-else>
           <p v-if="!changed" class="quiet">Nothing has changed since {{ working?.letter }}.</p>
-          <form v-else @submit.prevent="release"><v-text-field
+          <form v-else-if="!errand" @submit.prevent="release"><v-text-field
             v-model="note"
             label="Note for the shop"
             maxlength="500" /><v-btn
               type="submit"
               color="primary"
-              :disabled="errand !== null"
               :loading="busy">Release {{ next }}, signed by {{ session.session.person?.name }}</v-btn></form>
           <template v-if="working && changed">
             <p v-if="ahead.impact.count === 0" class="note good"><strong>It overtakes nothing</strong>that is done.</p>
@@ -227,6 +227,13 @@ td a {
 @media (max-width: 700px) {
   form {
     grid-template-columns: 1fr;
+  }
+  .seal {
+    display: none;
+  }
+  td a {
+    display: block;
+    padding: 6px 0;
   }
 }
 </style>

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * A larger installation from one of the real-size files: php benchmarks/copies.php FILE TIMES ID >LARGER
+ * Its building and types stay; its looms, runs with their connectors and circuits, and its record are there TIMES times,
+ * each time under numbers of their own.
+ */
+
+ini_set('memory_limit', '4G');
+
+[, $path, $times, $id] = $argv + [1 => '', 2 => '4', 3 => 'many'];
+$all = json_decode((string) file_get_contents($path), true, 512, JSON_THROW_ON_ERROR);
+$flags = JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR;
+$all['installation'] = ['id' => $id, 'name' => $all['installation']['name'].', '.$times.' times'] + $all['installation'];
+$runs = count($all['runs']);
+$looms = count($all['looms']);
+$lists = ['looms', 'circuits', 'fittings', 'runs', 'record'];
+
+/** The same thing, of another copy. */
+$of = static fn (string $json, int $copy): string => (string) preg_replace_callback(
+    '~\b([rR])-(\d{5})\b|"(L)-(\d+)"|"(0{8})-(0000)-~',
+    static fn (array $m): string => match (true) {
+        ($m[1] ?? '') !== '' => sprintf('%s-%05d', $m[1], (int) $m[2] + $copy * $runs),
+        ($m[3] ?? '') !== '' => sprintf('"L-%d"', (int) $m[4] + $copy * $looms),
+        default => sprintf('"%s-%04x-', $m[5], $copy),
+    },
+    $json,
+);
+$before = '{';
+foreach (array_keys($all) as $name) {
+    echo $before, json_encode((string) $name, $flags), ':';
+    $before = ",\n";
+    if (! in_array($name, $lists, true)) {
+        echo json_encode($all[$name], $flags);
+
+        continue;
+    }
+    echo '[';
+    $first = true;
+    for ($copy = 0; $copy < (int) $times; $copy++) {
+        foreach ($all[$name] as $each) {
+            echo $first ? "\n" : ",\n", $of(json_encode($each, $flags), $copy);
+            $first = false;
+        }
+    }
+    echo ']';
+    unset($all[$name]);
+}
+echo "}\n";
