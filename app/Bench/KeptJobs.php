@@ -85,8 +85,8 @@ final class KeptJobs
     }
 
     /**
-     * The same for somebody who asks what a decision would come to, or opens one job. Hands are not slower for a
-     * decision: where the jobs are yet to be made anew after the last one, what they took before it will do.
+     * The same for somebody who asks what a decision would come to. Hands are not slower for a decision: where the jobs
+     * are yet to be made anew after the last one, what they took before it will do.
      */
     public function lastExperience(StoredInstallation $stored): Experience
     {
@@ -164,8 +164,6 @@ final class KeptJobs
      */
     private function made(StoredInstallation $stored, ?JobBook $torn): JobBook
     {
-        // Thousands of jobs take more than a page may, the first time after a decision.
-        set_time_limit(2 * self::PATIENCE);
         $key = JobBooks::key($stored);
 
         return Kept::alone($stored, $key, self::PATIENCE, function () use ($stored, $key, $torn): JobBook {

@@ -37,12 +37,6 @@ final readonly class Times
         return self::areTaken($stored) ? $this->kept->experience($stored) : new Experience();
     }
 
-    /** The same as it was known last: whoever opens one job does not wait until all are made. */
-    public function lastExperience(StoredInstallation $stored): Experience
-    {
-        return self::areTaken($stored) ? $this->kept->lastExperience($stored) : new Experience();
-    }
-
     private static function areTaken(StoredInstallation $stored): bool
     {
         return $stored

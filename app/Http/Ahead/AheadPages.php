@@ -69,13 +69,14 @@ final class AheadPages
         return array_merge(...array_values($pages));
     }
 
-    /** What whoever asks for a page is told besides for themselves, where somebody has looked at it before. */
+    /**
+     * What whoever asks for a page is told besides for themselves: how far testing is, where somebody has looked at it
+     * before; and all jobs, for whoever opens the first one would wait for all.
+     */
     public function shared(StoredInstallation $stored): void
     {
-        if (Kept::stateOf($stored, 'jobs') !== null) {
-            $this->open($stored, true);
-            $this->container->make(KeptJobs::class)->of($stored);
-        }
+        $this->open($stored, true);
+        $this->container->make(KeptJobs::class)->of($stored);
         if (Kept::stateOf($stored, 'progress of testing') !== null) {
             $this->container->make(TestProgress::class)->of($stored);
         }

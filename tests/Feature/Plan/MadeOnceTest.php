@@ -48,6 +48,19 @@ final class MadeOnceTest extends TestCase
         self::assertSame(['made' => 2], $this->ask($name, 'b'));
     }
 
+    public function test_what_others_wait_for_may_take_longer_than_a_page_and_a_worker_as_long_as_it_needs(): void
+    {
+        $most = static fn (): int => (int) ini_get('max_execution_time');
+        $make = fn (int $patience): int => Kept::alone($this->installation, 'tried', $patience, $most);
+        try {
+            self::assertSame(0, $make(40));
+            set_time_limit(900);
+            self::assertSame([900, 1000], [$make(40), $make(500)]);
+        } finally {
+            set_time_limit(0);
+        }
+    }
+
     public function test_what_fails_is_not_kept_and_holds_nobody_up(): void
     {
         $name = 'tried.'.Str::random();

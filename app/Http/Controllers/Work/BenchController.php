@@ -104,7 +104,7 @@ final readonly class BenchController
                 $stored,
                 $job,
                 fn (): Loaded => $this->near->besideAtWork($stored, $job->runs()),
-                $times->lastExperience($stored),
+                $times->experience($stored),
             ),
             'state' => $this->state($stored, $job),
             'people' => $this->places->others($stored, $user),
