@@ -19,15 +19,11 @@ $looms = count($all['looms']);
 $lists = ['looms', 'circuits', 'fittings', 'runs', 'record'];
 
 /** The same thing, of another copy. */
-$of = static fn (string $json, int $copy): string => (string) preg_replace_callback(
-    '~\b([rR])-(\d{5})\b|"(L)-(\d+)"|"(0{8})-(0000)-~',
-    static fn (array $m): string => match (true) {
-        ($m[1] ?? '') !== '' => sprintf('%s-%05d', $m[1], (int) $m[2] + $copy * $runs),
-        ($m[3] ?? '') !== '' => sprintf('"L-%d"', (int) $m[4] + $copy * $looms),
-        default => sprintf('"%s-%04x-', $m[5], $copy),
-    },
-    $json,
-);
+$of = static fn (string $json, int $copy): string => (string) preg_replace_callback_array([
+    '~\b([rR])-(\d{5})\b~' => static fn (array $m): string => sprintf('%s-%05d', $m[1], (int) $m[2] + $copy * $runs),
+    '~"L-(\d+)"~' => static fn (array $m): string => sprintf('"L-%d"', (int) $m[1] + $copy * $looms),
+    '~"0{8}-0000-~' => static fn (array $m): string => sprintf('"00000000-%04x-', $copy),
+], $json);
 $before = '{';
 foreach (array_keys($all) as $name) {
     echo $before, json_encode((string) $name, $flags), ':';

@@ -86,7 +86,7 @@ const drop = (draft: Draft) =>
           the first release on they work from that, and what is planned after it disturbs nobody.</p>
         <table v-else class="lines">
           <thead><tr><th>Release</th><th>When</th><th>Who</th><th>Note</th><th class="seal">Signed</th><th /></tr>
-            </thead>
+          </thead>
           <tbody><tr
             v-for="each in releases"
             :key="each.letter"
