@@ -63,6 +63,7 @@ async function poll(until) {
   let known = ''
   const first = await client.ask(at('schedule'))
   cursor = JSON.parse(first.text).cursor
+  let site = JSON.parse((await client.ask(at('site'))).text).cursor
   await rest(Math.random() * PAUSE)
   while (Date.now() < until()) {
     // As pages do: what is shown is asked for when something is new.
@@ -70,10 +71,11 @@ async function poll(until) {
     noted('since', since)
     const isNew = since.text !== known
     known = since.text
-    for (const path of isNew ? ['outstanding', 'tests/progress', `schedule?since=${cursor}`, 'site'] : []) {
+    for (const path of isNew ? ['outstanding', 'tests/progress', `schedule?since=${cursor}`, `site/since/${site}`] : []) {
       const answer = await client.ask(at(path))
-      noted(path, answer)
+      noted(path.replace(/(since[=/]).*/, '$1…'), answer)
       if (path.startsWith('schedule')) cursor = JSON.parse(answer.text).cursor
+      if (path.startsWith('site')) site = JSON.parse(answer.text).cursor
     }
     await rest(PAUSE)
   }

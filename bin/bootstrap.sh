@@ -240,7 +240,7 @@ serve() {
         env "${own[@]}" php "$ROOT/artisan" route:cache --quiet || fail "the routes could not be compiled; see storage/logs/sartal.log."
     fi
     (cd "$ROOT/public" && exec setsid env "${own[@]}" PHP_CLI_SERVER_WORKERS="${WORKERS:-4}" php -d opcache.enable_cli=1 \
-        -d opcache.validate_timestamps="$look" -d opcache.revalidate_freq=0 -d memory_limit="${SARTAL_MEMORY_MB:-1024}M" \
+        -d opcache.validate_timestamps="$look" -d opcache.revalidate_freq=0 -d memory_limit="${SARTAL_MEMORY_MB:-1536}M" \
         -d max_execution_time="${SARTAL_SECONDS:-60}" -d upload_max_filesize="${SARTAL_UPLOAD_MB:-1024}M" -d post_max_size="$((${SARTAL_UPLOAD_MB:-1024} + 2))M" -S "$1:$2" "$ROOT/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php") >"$3" 2>&1 &
     SERVER=$!
     for _ in $(seq 1 100); do
@@ -256,7 +256,7 @@ serve() {
 work() {
     local name=$1; shift
     (cd "$ROOT" && exec setsid bash -c 'while :; do nice -n "$1" php -d memory_limit="$2" artisan "${@:3}" || sleep 2; done' \
-        worker "${NICE:-5}" "${SARTAL_MEMORY_MB:-1024}M" "$@") >"$STATE/$name.log" 2>&1 &
+        worker "${NICE:-5}" "${SARTAL_MEMORY_MB:-1536}M" "$@") >"$STATE/$name.log" 2>&1 &
     WORKERS_UP+=($!)
 }
 WORKERS_UP=()

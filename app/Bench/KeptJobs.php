@@ -27,7 +27,7 @@ final class KeptJobs
     private const TOGETHER = 100;
 
     /** s that others wait while one makes it. */
-    private const PATIENCE = 300;
+    private const PATIENCE = 600;
 
     /** @var array<string, JobBook> by the name under which it is kept, in this request */
     private array $known = [];
