@@ -4,16 +4,23 @@ declare(strict_types=1);
 
 namespace Tests\Core\Plan;
 
+use PHPUnit\Framework\AssertionFailedError;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Sartal\Core\File\BuildingCodec;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\File\RunCodec;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Subject;
+use Sartal\Core\Given\Installation\Breakout;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\LabelScheme;
+use Sartal\Core\Given\Installation\Loom;
+use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Later\Changing\ImpactPlanner;
 use Sartal\Core\Later\Changing\Work;
 use Sartal\Core\Plan\Checks\LabelChecks;
@@ -22,12 +29,14 @@ use Sartal\Core\Plan\Near\Cards;
 use Sartal\Core\Plan\Near\HeldCards;
 use Sartal\Core\Plan\Near\Nearby;
 use Sartal\Core\Plan\Near\Neighbours;
+use Sartal\Core\Plan\Near\OnCard;
 use Sartal\Core\Plan\Near\RunCard;
 use Sartal\Core\Plan\Near\Shift;
 use Sartal\Core\Plan\Near\TieName;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
+use Tests\Support\BlindCards;
 use Tests\Support\DrawnEdits;
 
 /**
@@ -39,6 +48,9 @@ final class NearTest extends TestCase
     private const ROUNDS = 40;
 
     private const MOST = 1_000;
+
+    /** What is not found on cards; null: all of it is. */
+    private static OnCard|string|null $hidden = null;
 
     private static DrawnEdits $drawn;
 
@@ -53,9 +65,39 @@ final class NearTest extends TestCase
 
     public function test_a_part_says_of_what_an_edit_concerns_what_the_whole_says(): void
     {
+        $this->rounds();
+    }
+
+    /** @return iterable<string, array{OnCard|string}> */
+    public static function kinds(): iterable
+    {
+        foreach ([...OnCard::cases(), 'said', 'cables'] as $kind) {
+            yield is_string($kind) ? $kind : $kind->value => [$kind];
+        }
+    }
+
+    #[DataProvider('kinds')]
+    public function test_whatever_is_not_found_on_cards_is_found_out_here(OnCard|string $hidden): void
+    {
+        self::$hidden = $hidden;
+        try {
+            $this->rounds();
+        } catch (AssertionFailedError $found) {
+            self::assertNotSame('', $found->getMessage());
+
+            return;
+        } finally {
+            self::$hidden = null;
+        }
+        self::fail('Nobody has noticed.');
+    }
+
+    private function rounds(): void
+    {
         $near = $all = $overtaken = $turned = $counted = $full = 0;
         for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
             $was = self::$drawn->edited(self::$file->installation, new Randomizer(new Mt19937(5000 + $seed)));
+            $was = self::tight($was, $seed);
             $edits = self::$drawn->edits(new Randomizer(new Mt19937(9000 + $seed)));
             if ($seed % 4 === 0) {
                 // Upside down, one reads as the other.
@@ -144,6 +186,60 @@ final class NearTest extends TestCase
     }
 
     /**
+     * Where more hangs together than in the demo: branches of looms that are moved, labels that do not say whose they
+     * are, ways that are nearly full.
+     */
+    private static function tight(Installation $in, int $seed): Installation
+    {
+        $moved = [];
+        foreach ($in->ways() as $way) {
+            array_push(
+                $moved,
+                new Breakout($way->from, $way->id, Length::millimetres(300)),
+                new Breakout($way->to, $way->id, Length::millimetres(-200)),
+            );
+        }
+
+        return match ($seed % 5) {
+            2 => $in->changed(['looms' => array_map(
+                static fn (Loom $loom): Loom => new Loom(
+                    $loom->id,
+                    $loom->name,
+                    $loom->root,
+                    $loom->covering,
+                    $loom->tieEvery,
+                    $loom->oneReel,
+                    $moved,
+                ),
+                $in->looms(),
+            )]),
+            3 => $in->withRules($in->rules()->withLabels(new LabelScheme('{here} {end}', '{loom}'))),
+            4 => self::narrowed($in, new Randomizer(new Mt19937($seed))),
+            default => $in,
+        };
+    }
+
+    /** Each way takes just what lies in it, or just not. */
+    private static function narrowed(Installation $in, Randomizer $random): Installation
+    {
+        $ways = array_map(strval(...), array_keys($in->ways()));
+        foreach (HeldCards::from($in)->cables($ways, []) as $id => $cables) {
+            $squares = 0.0;
+            foreach ($cables as $cable => $many) {
+                $type = $in->catalogue->cable((string) $cable) ?? self::fail('There is no such type.');
+                $squares += $many * $type->outerDiameter->inMillimetres() ** 2;
+            }
+            $inner = (int) ceil(sqrt(2 * $squares));
+            $limit = 100 * $squares / $inner ** 2 * ($random->getInt(0, 1) === 0 ? 0.999 : 1.001);
+            $shape = ['inner' => [$inner.' mm'], 'fillLimit' => $limit];
+            $shape += BuildingCodec::encodeWay($in->theWay((string) $id));
+            $in = Decided::in($in, DecisionKind::Way, (string) $id, $shape);
+        }
+
+        return $in;
+    }
+
+    /**
      * The last of the edits is made already, and taken back.
      *
      * @param  list<array{DecisionKind, string, ?array<string, mixed>}>  $edits
@@ -159,8 +255,8 @@ final class NearTest extends TestCase
     /**
      * @param  list<array{DecisionKind, string, ?array<string, mixed>}>  $edits
      * @return array{
-     *     cards: HeldCards,
-     *     newCards: HeldCards,
+     *     cards: Cards,
+     *     newCards: Cards,
      *     shift: Shift,
      *     clashes: array{array<array-key, string>, array<array-key, string>},
      *     before: Nearby,
@@ -178,7 +274,7 @@ final class NearTest extends TestCase
                 default => ($ties[] = TieName::fitting($key)),
             };
         }
-        $cards = HeldCards::from($was);
+        $cards = self::cards($was);
         $neighbours = new Neighbours($cards, self::between($was), self::MOST);
         $edited = $neighbours->edited(array_values(array_unique($runs)), $ties) ?? self::fail('These are too many.');
         $clashes = LabelChecks::clashes($was);
@@ -188,7 +284,7 @@ final class NearTest extends TestCase
         $moved = self::plan($was)->layout->moved(self::plan($is)->layout);
         $concerned = $neighbours->changing($shift, $ties, $moved) ?? self::fail('These are too many.');
         self::assertSame([], array_diff_key($concerned->runs, $near->runs));
-        $newCards = HeldCards::from($is);
+        $newCards = self::cards($is);
         // With all that they hang together with before and since.
         $around = static fn (Cards $of, Installation $in): Nearby => (new Neighbours(
             $of,
@@ -205,6 +301,11 @@ final class NearTest extends TestCase
             'after' => $around($newCards, $is),
             'runs' => $concerned->runs,
         ];
+    }
+
+    private static function cards(Installation $in): Cards
+    {
+        return self::$hidden === null ? HeldCards::from($in) : new BlindCards(HeldCards::from($in), self::$hidden);
     }
 
     /**
