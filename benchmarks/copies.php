@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 /*
  * A larger installation from one of the real-size files: php benchmarks/copies.php FILE TIMES ID >LARGER
- * Its building and types stay; its looms, runs with their connectors and circuits, and its record are there TIMES times,
- * each time under numbers of their own.
+ * Its building and types stay; its looms, runs with their connectors and circuits, and its record are there TIMES
+ * times, each time under numbers of their own.
  */
 
 ini_set('memory_limit', '4G');
@@ -13,7 +13,8 @@ ini_set('memory_limit', '4G');
 [, $path, $times, $id] = $argv + [1 => '', 2 => '4', 3 => 'many'];
 $all = json_decode((string) file_get_contents($path), true, 512, JSON_THROW_ON_ERROR);
 $flags = JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR;
-$all['installation'] = ['id' => $id, 'name' => $all['installation']['name'].', '.$times.' times'] + $all['installation'];
+$name = $all['installation']['name'].', '.$times.' times';
+$all['installation'] = ['id' => $id, 'name' => $name] + $all['installation'];
 $runs = count($all['runs']);
 $looms = count($all['looms']);
 $lists = ['looms', 'circuits', 'fittings', 'runs', 'record'];

@@ -71,7 +71,8 @@ async function poll(until) {
     noted('since', since)
     const isNew = since.text !== known
     known = since.text
-    for (const path of isNew ? ['outstanding', 'tests/progress', `schedule?since=${cursor}`, `site/since/${site}`] : []) {
+    const pages = ['outstanding', 'tests/progress', `schedule?since=${cursor}`, `site/since/${site}`]
+    for (const path of isNew ? pages : []) {
       const answer = await client.ask(at(path))
       noted(path.replace(/(since[=/]).*/, '$1…'), answer)
       if (path.startsWith('schedule')) cursor = JSON.parse(answer.text).cursor
