@@ -110,7 +110,7 @@ Route::prefix('api')->group(function (): void {
             Route::put('archived', [InstallationController::class, 'archive'])
                 ->middleware('role:lead')
                 ->name('reads.archived');
-            Route::get('schedule', [ScheduleController::class, 'show']);
+            Route::get('schedule', [ScheduleController::class, 'show'])->middleware('kept:record,people,revision');
             Route::get('schedule.csv', [CsvController::class, 'export'])->middleware([
                 'exports:the schedule',
                 'kept:milestones',
@@ -193,7 +193,7 @@ Route::prefix('api')->group(function (): void {
             ]);
             // Where work is done, the release counts.
             Route::middleware('released')->group(function (): void {
-                Route::get('cutting', [CuttingController::class, 'show']);
+                Route::get('cutting', [CuttingController::class, 'show'])->middleware('kept:record,people,day');
                 Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf'])->middleware('kept:record,day');
                 Route::get('bench', [BenchController::class, 'index']);
                 Route::get('bench/{ids}', [BenchController::class, 'show']);

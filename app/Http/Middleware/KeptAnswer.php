@@ -43,7 +43,8 @@ final readonly class KeptAnswer
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next, string ...$topics): Response
     {
-        if (! $request->isMethod('GET')) {
+        // What is told since a cursor is told once.
+        if (! $request->isMethod('GET') || $request->filled('since')) {
             return $next($request);
         }
         $stored = $this->container->make(StoredInstallation::class);
@@ -155,6 +156,7 @@ final readonly class KeptAnswer
             ' '.
             match ($topic) {
                 'record' => implode('.', Touched::last($stored)),
+                'revision' => (string) $stored->revision,
                 'milestones' => (string) Touched::milestone($stored),
                 // What is left to be made follows from everything that was.
                 'parts' => implode('.', $request->boolean('left') ? Touched::last($stored) : Touched::stock($stored)),
