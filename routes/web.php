@@ -196,6 +196,7 @@ Route::prefix('api')->group(function (): void {
                 Route::get('cutting', [CuttingController::class, 'show'])->middleware('kept:record,people,day');
                 Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf'])->middleware('kept:record,day');
                 Route::get('bench', [BenchController::class, 'index']);
+                Route::get('present', [BenchController::class, 'present']);
                 Route::get('bench/{ids}', [BenchController::class, 'show']);
                 Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->where(
                     'cursor',

@@ -142,6 +142,7 @@ final class RightsTest extends TestCase
                 'overtaken',
                 'overtaken/A-114',
                 'site',
+                'present',
                 'site/since/0123456789abcdef.0',
                 'handover',
                 'packs',

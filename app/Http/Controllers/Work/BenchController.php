@@ -89,6 +89,16 @@ final readonly class BenchController
     }
 
     /**
+     * Who is at which job: people come and go more often than jobs change.
+     *
+     * @return Answer<array{people: list<StandsAt>}>
+     */
+    public function present(StoredInstallation $stored): Answer
+    {
+        return new Answer(['people' => $this->places->others($stored)]);
+    }
+
+    /**
      * @return Answer<array{
      *     job: JobPage,
      *     state: JobState,

@@ -40,7 +40,11 @@ onMounted(async () => {
   await load()
   void takeAlong()
 })
-useLive(['decided', 'recorded', 'told', 'present'], 10_000, load)
+useLive(['decided', 'recorded', 'told'], 10_000, load)
+useLive(['present'], 10_000, async () => {
+  const present = await api.get('present').catch(() => null)
+  if (present) people.value = present.people
+})
 
 const fits = (job: JobLine) =>
   words.value
