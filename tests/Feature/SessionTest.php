@@ -77,6 +77,7 @@ final class SessionTest extends TestCase
             $uri = str_replace(
                 [
                     '{address}',
+                    'site/since/{cursor}',
                     '{id}',
                     '{kind}',
                     '{cursor}',
@@ -89,6 +90,7 @@ final class SessionTest extends TestCase
                 ],
                 [
                     $this->installation->address,
+                    'site/since/0123456789abcdef.0',
                     '1',
                     'way',
                     '1',
