@@ -290,20 +290,12 @@ final class Kept
             }
             usleep(1000 * self::LOOKS);
         }
-        self::takeTime(2 * $patience);
+        // What others wait for may take longer than a page.
+        TimeLimit::raise(2 * $patience);
         try {
             return $make();
         } finally {
             self::unlock($stored, $name);
-        }
-    }
-
-    /** What others wait for may take longer than a page; a worker has as long as it needs. */
-    private static function takeTime(int $seconds): void
-    {
-        $most = (int) ini_get('max_execution_time');
-        if ($most > 0 && $most < $seconds) {
-            set_time_limit($seconds);
         }
     }
 

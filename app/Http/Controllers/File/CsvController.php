@@ -17,11 +17,15 @@ use App\Formats\RunsCsv;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\File\RunsFile;
 use App\Planning\Loaded;
+use App\Planning\TimeLimit;
 use Illuminate\Http\Response;
 use Sartal\Core\Plan\Proposing\Proposal;
 
 final readonly class CsvController
 {
+    /** s of the processor for a table of as many rows as are taken. */
+    private const PATIENCE = 300;
+
     public function __construct(private RunDesk $desk)
     {
     }
@@ -115,6 +119,8 @@ final readonly class CsvController
     private static function text(RunsFile $sent): string
     {
         $file = $sent->file ?? throw BadLine::because('file', '', 'Choose a CSV file of at most 5 MB.');
+
+        TimeLimit::raise(self::PATIENCE);
 
         return $file->getContent();
     }
