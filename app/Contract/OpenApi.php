@@ -17,7 +17,7 @@ use ReflectionMethod;
  */
 final readonly class OpenApi
 {
-    public const EDITION = '1';
+    public const EDITION = '2';
 
     /** What files are, by the end of their address. */
     private const FILES = [
