@@ -290,7 +290,7 @@ final class BuildingTest extends TestCase
         });
         foreach (['building', 'looms', 'cutting', 'reach', 'parts'] as $path) {
             // To keep what was made takes some as well, the first time.
-            foreach ([56, 16] as $most) {
+            foreach ([64, 16] as $most) {
                 $queries = 0;
                 $this->as('planner')
                     ->getJson('/api/'.$path)
