@@ -29,16 +29,6 @@ final class Kept
     /** Octets that are not worth packing. */
     private const SHORT = 2_000;
 
-    /** What is kept in parts, under its own name and more: each is of as much use as the whole. */
-    private const WHOLES = [
-        'jobs',
-        'standing at work',
-        'standing decided',
-        'schedule',
-        'labels that there are',
-        'testing in groups',
-    ];
-
     /** What is packed here begins so, and nothing else that is written down does. */
     private const DEFLATED = "\x1f\x00";
 
@@ -247,16 +237,19 @@ final class Kept
     /** What is old goes, and the oldest of more than there is room for. */
     public static function prune(StoredInstallation $stored): void
     {
-        // A part that nobody had to write again is as old as the whole, which is written again and again.
+        // A part that nobody had to write again is as old as the whole, which is written again and again: it is called
+        // like that, and by a word or two more.
         DB::update(
-            sprintf(
-                "update kept as part set made_at = whole.made_at from kept as whole
-                where part.installation_id = ? and whole.installation_id = part.installation_id
-                    and whole.name in (%s) and part.name like whole.name || ' %%'
-                    and part.state = whole.state and part.made_at < whole.made_at",
-                implode(', ', array_fill(0, count(self::WHOLES), '?')),
-            ),
-            [$stored->id, ...self::WHOLES],
+            "update kept as part set made_at = whole.made_at from (
+                select named.part, max(kept.made_at) as made_at from kept join (
+                    select name as part, state, unnest(array[
+                        regexp_replace(name, ' [^ ]+$', ''), regexp_replace(name, ' [^ ]+ [^ ]+$', '')
+                    ]) as whole from kept where installation_id = ?
+                ) as named on kept.name = named.whole and kept.state = named.state and kept.name <> named.part
+                where kept.installation_id = ? group by named.part
+            ) as whole
+            where part.installation_id = ? and part.name = whole.part and part.made_at < whole.made_at",
+            [$stored->id, $stored->id, $stored->id],
         );
         DB::delete(
             'delete from kept where installation_id = ? and (made_at < now() - make_interval(days => ?) or name in (

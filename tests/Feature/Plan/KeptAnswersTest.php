@@ -373,13 +373,24 @@ final class KeptAnswersTest extends TestCase
         self::assertSame('now', Kept::get($this->installation, 'new', Kept::state('a')));
         self::assertNull(Kept::get($this->installation, 'new', Kept::state('b')));
         // A part of what is kept together stays with the whole; one that is of another state does not.
-        foreach (['jobs' => 'b', 'jobs ahead 0' => 'b', 'jobs 0' => 'a'] as $name => $of) {
+        foreach (['jobs' => 'b', 'jobs ahead 0' => 'b', 'jobs 0' => 'a', 'apart 0' => 'b'] as $name => $of) {
             Kept::put($this->installation, $name, Kept::state($of), 'part');
         }
+        $this->as('lead')->getJson('/api/site')->assertOk();
+        $parts = static fn (): array => DB::table('kept')
+            ->where('name', 'like', 'cables on site %')
+            ->orWhere('name', 'like', 'standing at work %')
+            ->orderBy('name')
+            ->pluck('name')
+            ->all();
+        $known = $parts();
+        self::assertGreaterThan(60, count($known));
         DB::table('kept')
-            ->where('name', 'like', 'jobs %')
+            ->where('name', 'similar to', '(jobs|apart|cables on site|standing at work) %')
             ->update(['made_at' => now()->subDays(8)]);
         Kept::prune($this->installation);
+        self::assertSame($known, $parts());
+        self::assertNull(Kept::last($this->installation, 'apart 0'));
         self::assertSame('part', Kept::get($this->installation, 'jobs ahead 0', Kept::state('b')));
         self::assertNull(Kept::last($this->installation, 'jobs 0'));
         DB::statement(
