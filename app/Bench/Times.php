@@ -21,8 +21,12 @@ final readonly class Times
     {
         $this->jobs->know($decided);
 
-        $stored = $decided->stored;
+        return $this->lately($decided->stored);
+    }
 
+    /** For what a decision would come to: {@see KeptJobs::lastExperience()}. */
+    public function lately(StoredInstallation $stored): TimeBook
+    {
         return self::areTaken($stored) ? $this->kept->lastExperience($stored)->times : new TimeBook();
     }
 

@@ -36,6 +36,10 @@ final readonly class ChangeLog
     public function write(Decision $decision): Written
     {
         $concern = $decision->by->intent === Intent::Park ? null : $this->concerns->of($decision);
+        if ($concern === null && $decision->on?->beyond !== null && $decision->by->intent !== Intent::Park) {
+            // Of what it has to do with, the part that was read is not all.
+            $decision = $decision->reading($this->store->load($decision->in));
+        }
         $ahead = $this->foresight->weigh($decision, $concern);
 
         return DB::transaction(function () use ($decision, $concern, $ahead): Written {
@@ -77,7 +81,11 @@ final readonly class ChangeLog
 
             $alone ? $concern?->bring($now) : null;
 
-            return new Written($change, fn (): Loaded => $this->since($decision, $concern, $ahead, $alone, $versions));
+            return new Written(
+                $change,
+                $concern->before ?? $decision->on,
+                fn (): Loaded => $this->since($decision, $concern, $ahead, $alone, $versions),
+            );
         });
     }
 
@@ -134,11 +142,9 @@ final readonly class ChangeLog
             return $this->store->load($stored);
         }
         // Whoever read a part is given a part.
-        $isPart = $decision->on->beyond !== null;
-        if ($isPart && $concern === null) {
-            return $this->store->load($stored);
-        }
-        [$on, $ahead] = $isPart ? [$concern->before, $concern->after] : [$decision->on, $ahead];
+        [$on, $ahead] = $concern !== null && $decision->on->beyond !== null
+            ? [$concern->before, $concern->after]
+            : [$decision->on, $ahead];
         $now = $this->store->since($on, $stored, $decision->edits, $decision->pins, $versions);
 
         // What it would be is what it is: it is planned once.

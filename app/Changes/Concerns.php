@@ -15,19 +15,19 @@ use Sartal\Core\File\FileDecoder;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\HouseRules;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Near\Beyond;
+use Sartal\Core\Plan\Near\Nearby;
 use Sartal\Core\Plan\Near\Neighbours;
 use Sartal\Core\Plan\Near\RunCard;
 use Sartal\Core\Plan\Near\Shift;
 use Sartal\Core\Plan\Near\TieName;
+use Sartal\Core\Plan\Near\WaysTaken;
 
-/** What decisions about runs have to do with. Of any other it is not known: it may be everything. */
+/** What decisions about runs and ways have to do with. Of any other it is not known: it may be everything. */
 final readonly class Concerns
 {
     /** Edits of one decision: where there are more, everything is looked at. */
     private const MOST = 300;
-
-    /** Runs that they have to do with: where there are more, to look at them is no less than to make all anew. */
-    private const WORTH = 120;
 
     public function __construct(private InstallationStore $store, private Near $near)
     {
@@ -36,13 +36,14 @@ final readonly class Concerns
     public function of(Decision $decision): ?Concern
     {
         $stored = $decision->on->stored ?? $decision->in;
-        $cards = self::isOfRuns($decision->edits) ? StoredCards::current($stored) : null;
+        $cards = self::isOfFew($decision->edits) ? StoredCards::current($stored) : null;
         if ($cards === null) {
             return null;
         }
-        $neighbours = new Neighbours($cards, $this->near->between($stored), self::WORTH);
-        [$runs, $ties] = [self::changed($decision->edits), self::ties($decision->edits)];
-        $was = $neighbours->edited($runs, $ties);
+        $neighbours = new Neighbours($cards, $this->near->between($stored), Near::MOST);
+        [$runs, $ties] = [self::changed(DecisionKind::Run, $decision->edits), self::ties($decision->edits)];
+        $ways = self::changed(DecisionKind::Way, $decision->edits);
+        $was = $neighbours->edited($runs, $ties, $ways, $ways === [] ? [] : $this->courses($decision, $cards, $ways));
         // What lies around it, as far as that can be said before it is read: labels may say something else since.
         $near = $was === null ? null : $neighbours->changing(Shift::of($was), $ties);
         $before = $near === null ? null : $this->near->part($stored, $cards, $near, $decision->on);
@@ -72,7 +73,10 @@ final readonly class Concerns
         $isDressed = $moved === [] && self::isDressedAlike($decision->edits, $before, $after);
         $around = $isDressed ? $concerned : $all;
 
-        return new Concern($before, $after, $cards, $shift, $concerned->ids(), $around->ids());
+        $concern = new Concern($before, $after, $cards, $shift, $concerned->ids(), $around->ids());
+
+        // Whoever moves a way is told what is wrong with ways since.
+        return $ways === [] ? $concern : $concern->inWays();
     }
 
     /**
@@ -111,23 +115,40 @@ final readonly class Concerns
     }
 
     /** @param  list<Edit>  $edits */
-    private static function isOfRuns(array $edits): bool
+    private static function isOfFew(array $edits): bool
     {
-        $kinds = [DecisionKind::Run, DecisionKind::Fitting, DecisionKind::Circuit];
+        $kinds = [DecisionKind::Run, DecisionKind::Fitting, DecisionKind::Circuit, DecisionKind::Way];
 
         return count($edits) <= self::MOST &&
             array_filter($edits, static fn (Edit $edit): bool => ! in_array($edit->kind, $kinds, true)) === [];
     }
 
     /**
-     * @param  list<Edit>  $edits
-     * @return list<string> runs
+     * For which other ways may be found than those that were taken.
+     *
+     * @param  list<string>  $ways  that are edited
+     * @return list<string>
      */
-    private static function changed(array $edits): array
+    private function courses(Decision $decision, StoredCards $cards, array $ways): array
     {
-        $runs = array_filter($edits, static fn (Edit $edit): bool => $edit->kind === DecisionKind::Run);
+        $stored = $decision->on->stored ?? $decision->in;
+        $none = new Nearby([], [], []);
+        $before = $decision->on ?? $this->store->part($stored, $none, Beyond::nothing(), $cards->chosen);
+        $edits = array_filter($decision->edits, static fn (Edit $edit): bool => $edit->kind === DecisionKind::Way);
+        $after = $this->store->with($before, array_values($edits), $decision->pins);
 
-        return array_values(array_map(static fn (Edit $edit): string => $edit->key, $runs));
+        return (new WaysTaken($after->installation, $ways))->among($cards->courses());
+    }
+
+    /**
+     * @param  list<Edit>  $edits
+     * @return list<string> what of a kind is edited
+     */
+    private static function changed(DecisionKind $kind, array $edits): array
+    {
+        $of = array_filter($edits, static fn (Edit $edit): bool => $edit->kind === $kind);
+
+        return array_values(array_map(static fn (Edit $edit): string => $edit->key, $of));
     }
 
     /**
@@ -146,7 +167,7 @@ final readonly class Concerns
                 array_push($ties, TieName::circuit($edit->key), ...is_string($phantom) && $phantom !== ''
                     ? [TieName::fitting($phantom)]
                     : []);
-            } elseif ($edit->after !== null) {
+            } elseif ($edit->kind === DecisionKind::Run && $edit->after !== null) {
                 $run = Decided::in($none, $edit->kind, $edit->key, $edit->after)->theRun($edit->key);
                 array_push($ties, ...RunCard::ties($run, $none));
             }

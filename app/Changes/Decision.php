@@ -49,6 +49,12 @@ final readonly class Decision
         );
     }
 
+    /** The same, of an installation that was read since. */
+    public function reading(Loaded $on): self
+    {
+        return new self(...['on' => $on] + get_object_vars($this));
+    }
+
     /** Whether anything that is done can rely on what it changes. */
     public function canOvertake(): bool
     {

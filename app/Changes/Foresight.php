@@ -22,7 +22,7 @@ use Sartal\Core\Work\Bench\TimeBook;
 /** Looks at a decision before it is written, whoever makes it and wherever: every one passes here. */
 final readonly class Foresight
 {
-    public function __construct(private InstallationStore $store, private Times $times)
+    public function __construct(private InstallationStore $store, private Times $times, private Concerns $concerns)
     {
     }
 
@@ -38,23 +38,55 @@ final readonly class Foresight
         if ($decision->by->intent === Intent::Park) {
             throw $this->aside($decision);
         }
-        if ($decision->by->intent === Intent::Ask && $decision->canOvertake()) {
-            if ($concern !== null && ! $this->overtakes($concern)) {
-                return null;
-            }
-            $on = $decision->on;
-            // What could be done about it is looked for in everything.
-            $before = $on === null || $on->beyond !== null ? $this->store->load($decision->in) : $on;
-            $after = $this->ahead($before, $decision->edits, $decision->pins);
-            $impact = $this->impact($before, $after);
-            if (! $impact->isNothing()) {
-                throw new Overtakes($decision->words, $impact, $after);
-            }
-
-            return $after;
+        if (! $decision->by->intent->asks() || ! $decision->canOvertake()) {
+            return null;
+        }
+        if ($concern !== null && ! $this->overtakes($concern)) {
+            return null;
+        }
+        if ($concern !== null && $decision->by->intent === Intent::Ask) {
+            throw new Overtakes($decision->words, $this->concerned($concern->inWays()));
+        }
+        $on = $decision->on;
+        // Pieces that could be exchanged are looked for in everything.
+        $before = $on === null || $on->beyond !== null ? $this->store->load($decision->in) : $on;
+        $after = $this->ahead($before, $decision->edits, $decision->pins);
+        $impact = $this->impact($before, $after);
+        if (! $impact->isNothing()) {
+            throw new Overtakes($decision->words, $impact);
         }
 
-        return null;
+        return $after;
+    }
+
+    /**
+     * What a decision would overtake, with what can be done about it.
+     *
+     * @param  bool  $all  look for pieces of other runs as well: all of it is read for them
+     */
+    public function impactOf(Decision $decision, bool $all): Impact
+    {
+        $concern = $all ? null : $this->concerns->of($decision);
+        if ($concern !== null) {
+            return $this->concerned($concern->inWays());
+        }
+        $before = $this->store->load($decision->in);
+
+        return $this->impact($before, $this->ahead($before, $decision->edits, $decision->pins));
+    }
+
+    private function concerned(Concern $concern): Impact
+    {
+        [$before, $after] = [$concern->before, $concern->after];
+
+        return Uncollected::run(
+            fn (): Impact => (new ImpactPlanner(
+                new Work($after->installation, $after->plan(), $after->record),
+                $this->times->lately($before->stored),
+                $before->plan(),
+                false,
+            ))->after(new Work($before->installation, $before->plan(), $before->record), $concern->runs),
+        );
     }
 
     /**
@@ -87,6 +119,18 @@ final readonly class Foresight
         return Uncollected::run(
             static fn (): Rerouted => Rerouted::between($now->plan(), $then->plan(), $then->installation),
         );
+    }
+
+    /** The same of a decision that nobody makes. */
+    public function reroutedBy(Decision $decision): Rerouted
+    {
+        $concern = $this->concerns->of($decision);
+        if ($concern !== null) {
+            return $this->rerouted($concern->before, $concern->after);
+        }
+        $now = $this->store->load($decision->in);
+
+        return $this->rerouted($now, $this->ahead($now, $decision->edits, $decision->pins));
     }
 
     /** What that is done would no longer fit, and what can be done about it. */

@@ -17,8 +17,17 @@ enum Intent: string
     /** Make it where it overtakes nothing; else say what. */
     case Ask = 'ask';
 
+    /** The same, and look through all there is for what could help. */
+    case Weigh = 'weigh';
+
     /** Put it aside as it is. */
     case Park = 'park';
+
+    /** Whether it is made only where it overtakes nothing. */
+    public function asks(): bool
+    {
+        return $this === self::Ask || $this === self::Weigh;
+    }
 
     public static function of(Request $request): self
     {

@@ -34,6 +34,9 @@ final class Kept
 
     private const GZIPPED = "\x1f\x8b";
 
+    /** By so many a part is called more than its whole, at most. */
+    private const WORDS = 2;
+
     /** Of so many that are kept, one looks whether there are too many. */
     private const PRUNED = 40;
 
@@ -237,20 +240,7 @@ final class Kept
     /** What is old goes, and the oldest of more than there is room for. */
     public static function prune(StoredInstallation $stored): void
     {
-        // A part that nobody had to write again is as old as the whole, which is written again and again: it is called
-        // like that, and by a word or two more.
-        DB::update(
-            "update kept as part set made_at = whole.made_at from (
-                select named.part, max(kept.made_at) as made_at from kept join (
-                    select name as part, state, unnest(array[
-                        regexp_replace(name, ' [^ ]+$', ''), regexp_replace(name, ' [^ ]+ [^ ]+$', '')
-                    ]) as whole from kept where installation_id = ?
-                ) as named on kept.name = named.whole and kept.state = named.state and kept.name <> named.part
-                where kept.installation_id = ? group by named.part
-            ) as whole
-            where part.installation_id = ? and part.name = whole.part and part.made_at < whole.made_at",
-            [$stored->id, $stored->id, $stored->id],
-        );
+        self::renew($stored);
         DB::delete(
             'delete from kept where installation_id = ? and (made_at < now() - make_interval(days => ?) or name in (
                 select name from (
@@ -263,6 +253,39 @@ final class Kept
             ))',
             [$stored->id, self::DAYS, $stored->id, self::BOUND, self::OCTETS],
         );
+    }
+
+    /**
+     * A part that nobody had to write again is as old as the whole, which is written again and again: it is called like
+     * that, and by a word or two more. Not by the database, which would compare every name with every other one where
+     * it does not know yet how many there are.
+     */
+    private static function renew(StoredInstallation $stored): void
+    {
+        $made = [];
+        $rows = DB::table('kept')->where('installation_id', $stored->id);
+        foreach ($rows->get(['name', 'state', 'made_at']) as $row) {
+            $made[$row->name] = [(string) $row->state, (string) $row->made_at];
+        }
+        $names = $times = [];
+        foreach ($made as $name => [$state, $at]) {
+            $whole = (string) $name;
+            foreach (range(1, self::WORDS) as $_) {
+                $whole = (string) preg_replace('~ [^ ]+$~', '', $whole);
+                [$of, $again] = $made[$whole] ?? ['', ''];
+                if ($of === $state && strtotime($again) > strtotime($at)) {
+                    [$names[(string) $name], $times[(string) $name]] = [(string) $name, $at = $again];
+                }
+            }
+        }
+        if ($names !== []) {
+            DB::update(
+                'update kept set made_at = renewed.made_at
+                from unnest(?::text[], ?::timestamptz[]) as renewed (name, made_at)
+                where kept.installation_id = ? and kept.name = renewed.name',
+                [TextArray::of(array_values($names)), TextArray::of(array_values($times)), $stored->id],
+            );
+        }
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Planning;
 use App\Models\StoredInstallation;
 use Sartal\Core\Plan\Near\Nearby;
 use Sartal\Core\Plan\Near\Neighbours;
+use Sartal\Core\Plan\Near\OnCard;
 
 /**
  * An installation as far as some of its runs have to do with it: what is said of them there is what the whole would
@@ -67,6 +68,14 @@ final class Near
         $source = $this->source($stored);
 
         return $this->around($source, self::along($source, $runs), []);
+    }
+
+    /** @return list<string> runs that lie in a way or are pinned to it, as it is decided; none where nobody knows */
+    public function inWay(StoredInstallation $stored, string $way): array
+    {
+        $cards = (new SourceDecided($stored, $this->store))->cards()?->with(OnCard::Ways, [$way], self::MOST + 1);
+
+        return array_map(strval(...), array_keys($cards ?? []));
     }
 
     /** @param  ?Loaded  $on  the same decisions, where they were read already */

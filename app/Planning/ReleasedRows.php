@@ -53,7 +53,7 @@ final readonly class ReleasedRows
             DB::table('installations')->where('id', $stored->id)->lockForUpdate()->first(['id']);
             $rows = $stored->releases()->whereKey($release)->where('in_rows', false);
             if ($rows->exists()) {
-                DB::statement(self::statement(), [self::literal(self::lists()), $release]);
+                DB::statement(self::statement(), [TextArray::of(self::lists()), $release]);
                 $stored->releases()->whereKey($release)->update(['in_rows' => true]);
             }
         });
@@ -189,11 +189,5 @@ final readonly class ReleasedRows
             )
             insert into released_rows (installation_id, kind, key, place, since, until, definition)
             select owner, kind, key, at, release, next, definition::json from placed, given where not stays";
-    }
-
-    /** @param  list<string>  $values */
-    private static function literal(array $values): string
-    {
-        return '{'.implode(',', $values).'}';
     }
 }

@@ -11,6 +11,7 @@ use Sartal\Core\File\FileDecoder;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Checks\LabelChecks;
 use Sartal\Core\Plan\Near\Cards;
+use Sartal\Core\Plan\Near\Lying;
 use Sartal\Core\Plan\Near\OnCard;
 use Sartal\Core\Plan\Near\RunCard;
 use Sartal\Core\Plan\Near\Shift;
@@ -31,7 +32,8 @@ final readonly class StoredCards implements Cards
     private const AT_ONCE = 500;
 
     private const COLUMNS = 'run, place, code, array_to_json(ties) as ties, array_to_json(beside) as beside,
-        array_to_json(says) as says, array_to_json(labels) as labels, cable, array_to_json(ways) as ways';
+        array_to_json(says) as says, array_to_json(labels) as labels, cable, array_to_json(ways) as ways, course,
+        pinned, reach';
 
     /**
      * @param  array<array-key, string>  $clashes  text of a label → what it reads upside down, of the whole
@@ -148,15 +150,20 @@ final readonly class StoredCards implements Cards
 
     public function of(array $runs): array
     {
-        return $this->read('run = any (?)', [self::literal($runs)], count($runs));
+        return $this->read('run = any (?)', [TextArray::of($runs)], count($runs));
     }
 
     public function with(OnCard $what, array $values, int $most): array
     {
         return match (true) {
             $values === [] => [],
-            $what === OnCard::Code => $this->read('code = any (?)', [self::literal($values)], $most),
-            default => $this->read($what->value.' && ?', [self::literal($this->own($values))], $most),
+            $what === OnCard::Code => $this->read('code = any (?)', [TextArray::of($values)], $most),
+            $what === OnCard::Course => $this->read(
+                'md5(course) = any (?)',
+                [TextArray::of(array_map(md5(...), $values))],
+                $most,
+            ),
+            default => $this->read($what->value.' && ?', [TextArray::of($this->own($values))], $most),
         };
     }
 
@@ -172,7 +179,7 @@ final readonly class StoredCards implements Cards
                 )',
                 $this->table,
             ),
-            [self::literal($texts), $this->stored->id.' ', $this->stored->id, self::literal($but)],
+            [TextArray::of($texts), $this->stored->id.' ', $this->stored->id, TextArray::of($but)],
         );
 
         return array_map(static fn (stdClass $row): string => (string) $row->text, array_values($found));
@@ -183,10 +190,11 @@ final readonly class StoredCards implements Cards
         $found = $ways === [] ? [] : DB::select(
             sprintf(
                 'select way, cable, count(*) as many from %s, unnest(ways) as way
-                where installation_id = ? and ways && ? and way = any (?) and run <> all (?) group by way, cable',
+                where installation_id = ? and ways && ? and way = any (?) and run <> all (?) and cable <> \'\'
+                group by way, cable',
                 $this->table,
             ),
-            [$this->stored->id, $own = self::literal($this->own($ways)), $own, self::literal($but)],
+            [$this->stored->id, $own = TextArray::of($this->own($ways)), $own, TextArray::of($but)],
         );
         $cables = [];
         foreach ($found as $row) {
@@ -194,6 +202,47 @@ final readonly class StoredCards implements Cards
         }
 
         return $cables;
+    }
+
+    public function courses(): array
+    {
+        $found = DB::select(
+            sprintf(
+                "select distinct course, reach from %s where installation_id = ? and course <> '' and not pinned",
+                $this->table,
+            ),
+            [$this->stored->id],
+        );
+        $courses = [];
+        foreach ($found as $row) {
+            $courses[(string) $row->course] = $row->reach === null ? null : (int) $row->reach;
+        }
+
+        return $courses;
+    }
+
+    public function lying(): array
+    {
+        $found = DB::select(
+            sprintf(
+                'select run, code, cable, course, case when pinned then array_to_json(ways) end as pinned
+                from %s where installation_id = ? order by place',
+                $this->table,
+            ),
+            [$this->stored->id],
+        );
+        $lying = [];
+        foreach ($found as $row) {
+            $lying[$row->run] = Lying::run(
+                (string) $row->run,
+                (string) $row->code,
+                (string) $row->cable,
+                (string) $row->course,
+                $this->bare($row->pinned),
+            );
+        }
+
+        return $lying;
     }
 
     /**
@@ -222,6 +271,9 @@ final readonly class StoredCards implements Cards
                 $this->bare($row->labels),
                 (string) $row->cable,
                 $this->bare($row->ways),
+                (string) $row->course,
+                (bool) $row->pinned,
+                $row->reach === null ? null : (int) $row->reach,
                 (int) $row->place,
             );
         }
@@ -275,11 +327,14 @@ final readonly class StoredCards implements Cards
                     $card->place,
                     $card->code,
                     ...array_map(
-                        static fn (array $list): string => self::literal(self::ownOf($stored, $list)),
+                        static fn (array $list): string => TextArray::of(self::ownOf($stored, $list)),
                         [$card->ties, $card->beside, $card->says, $card->labels],
                     ),
                     $card->cable,
-                    self::literal(self::ownOf($stored, $card->ways)),
+                    TextArray::of(self::ownOf($stored, $card->ways)),
+                    $card->course,
+                    $card->pinned ? 'true' : 'false',
+                    $card->reach,
                     $print,
                 ];
             }
@@ -288,12 +343,14 @@ final readonly class StoredCards implements Cards
             DB::insert(
                 sprintf(
                     'insert into %s (installation_id, run, place, code, ties, beside, says, labels,
-                    cable, ways, print)
+                    cable, ways, course, pinned, reach, print)
                     values %s on conflict (installation_id, run) do update set place = excluded.place,
                     code = excluded.code, ties = excluded.ties, beside = excluded.beside, says = excluded.says,
-                    labels = excluded.labels, cable = excluded.cable, ways = excluded.ways, print = excluded.print',
+                    labels = excluded.labels, cable = excluded.cable, ways = excluded.ways,
+                    course = excluded.course,
+                    pinned = excluded.pinned, reach = excluded.reach, print = excluded.print',
                     $table,
-                    implode(', ', array_fill(0, count($some), '(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)')),
+                    implode(', ', array_fill(0, count($some), '(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)')),
                 ),
                 array_merge(...$some),
             );
@@ -302,7 +359,7 @@ final readonly class StoredCards implements Cards
         if ($gone !== []) {
             DB::delete(sprintf('delete from %s where installation_id = ? and run = any (?)', $table), [
                 $stored->id,
-                self::literal($gone),
+                TextArray::of($gone),
             ]);
         }
     }
@@ -322,14 +379,5 @@ final readonly class StoredCards implements Cards
     private static function print(RunCard $card): string
     {
         return hash('xxh128', serialize($card));
-    }
-
-    /** @param  list<string>  $values */
-    private static function literal(array $values): string
-    {
-        return '{'.implode(',', array_map(
-            static fn (string $value): string => '"'.addcslashes($value, '"\\').'"',
-            $values,
-        )).'}';
     }
 }

@@ -145,6 +145,21 @@ test('a rack is moved, its impact read, accepted, seen on the strand, mended, re
   await expect(bead(page, 'A-114')).toHaveAttribute('aria-label', /signed done/)
 })
 
+test('pieces of other cables are looked through when somebody asks for it', async ({ page }) => {
+  await signIn(page, 'lead', '/rules/building')
+  await page.locator('.canvas text', { hasText: 'Media rack' }).first().click({ force: true })
+  await page.getByLabel('To media rack becomes longer by').fill('2 m')
+  await page.getByRole('button', { name: 'Move it' }).click()
+  const dialog = page.getByRole('alertdialog')
+  const piece = dialog.locator('article').filter({ hasText: 'V-403' })
+  await expect(piece.getByText('nobody has looked for one yet')).toBeVisible()
+  await dialog.getByRole('button', { name: 'Look through all pieces' }).click()
+  await expect(piece.getByText('none that is cut and not begun is long enough')).toBeVisible()
+  await expect(dialog.getByText('Left open')).toBeHidden()
+  await dialog.getByRole('button', { name: 'Leave it as it is' }).click()
+  await expect(page.getByRole('alert')).toHaveText('Nothing was changed.')
+})
+
 test('after a release the planner goes on planning, and the bench is not disturbed', async ({ page }) => {
   await signIn(page, 'planner', '/rules')
   await expect(page.getByRole('heading', { name: 'Rules' })).toBeVisible()

@@ -30,6 +30,7 @@ final class BadInputTest extends TestCase
         'api/shared/{kind}' => ['kind' => 'way'],
         'api/shared/{kind}/{id}' => ['kind' => 'way', 'id' => 'crawl-duct'],
         'api/equipment/{id}' => ['id' => 'mixer'],
+        'api/drafts/{id}' => ['id' => '1'],
         'api/places/{id}/move' => ['id' => 'rack-room'],
         'api/crew/{person}' => ['person' => 'nobody'],
         'api/organisation/people/{person}' => ['person' => 'nobody'],

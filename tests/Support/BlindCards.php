@@ -33,4 +33,14 @@ final readonly class BlindCards implements Cards
     {
         return $this->hidden === 'cables' ? [] : $this->cards->cables($ways, $but);
     }
+
+    public function courses(): array
+    {
+        return $this->hidden === 'courses' ? [] : $this->cards->courses();
+    }
+
+    public function lying(): array
+    {
+        return $this->cards->lying();
+    }
 }

@@ -18,11 +18,12 @@ use Sartal\Core\Work\Parts\Sort;
 /** A piece that was cut to another length: whether it still serves, what makes up for it, who else could have it. */
 final readonly class CutRemedies
 {
+    /** @param  ?Exchanges  $exchanges  null: what others could give is left open */
     public function __construct(
         private Work $work,
         private Pieces $pieces,
         private Worth $worth,
-        private Exchanges $exchanges,
+        private ?Exchanges $exchanges,
     ) {
     }
 
@@ -79,7 +80,17 @@ final readonly class CutRemedies
             array_filter($remedies, static fn (Remedy $remedy): bool => $remedy->kind === RemedyKind::Exchange),
         );
 
-        return new Overtaken(OvertakenKind::Cut, null, $words, [], $missing, $remedies, $ruledOut, $ring[0] ?? null);
+        return new Overtaken(
+            OvertakenKind::Cut,
+            null,
+            $words,
+            [],
+            $missing,
+            $remedies,
+            $ruledOut,
+            $ring[0] ?? null,
+            $short && $piece->free && $this->exchanges === null,
+        );
     }
 
     private function isOfAnotherCable(Run $run): bool
@@ -121,13 +132,15 @@ final readonly class CutRemedies
                 $this->worth->cost($minutes, []),
             );
         }
-        $ring = $piece->free ? $this->exchanges->ringOf($run->id) : [];
+        $ring = $piece->free ? $this->exchanges?->ringOf($run->id) ?? [] : [];
         if (! $piece->free) {
             $ruledOut[] = 'Another run’s piece: this one is begun already.';
+        } elseif ($this->exchanges === null) {
+            $ruledOut[] = 'Another run’s piece: nobody has looked for one yet.';
         } elseif ($ring === []) {
             $ruledOut[] = 'Another run’s piece: none that is cut and not begun is long enough and can be spared.';
         } else {
-            $remedies[] = $this->exchange($run, $ring);
+            $remedies[] = $this->exchange($run, $ring, $this->exchanges);
         }
         $ruledOut[] = 'A splice: no joint is hidden along a run.';
 
@@ -135,7 +148,7 @@ final readonly class CutRemedies
     }
 
     /** @param  array<int|string, string>  $ring  run → run whose piece it takes */
-    private function exchange(Run $run, array $ring): Remedy
+    private function exchange(Run $run, array $ring, Exchanges $exchanges): Remedy
     {
         $said = [];
         $helped = 0;
@@ -183,7 +196,7 @@ final readonly class CutRemedies
         }
         // Each run that it helps carries its share, so that a sum over all of them counts the ring once.
         $among = max(1, $helped);
-        $minutes = Worth::shared($among, ...$this->exchanges->terms($ring), ...$terms);
+        $minutes = Worth::shared($among, ...$exchanges->terms($ring), ...$terms);
         $parts = array_map(
             static fn (Ask $ask): Ask => new Ask($ask->sort, $ask->id, $ask->amount / $among, $ask->run, $ask->for),
             $parts,

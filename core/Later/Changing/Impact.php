@@ -36,6 +36,20 @@ final readonly class Impact
         return $this->runs === [];
     }
 
+    /** Whether pieces of other runs may help, and nobody has looked for them. */
+    public function isOpen(): bool
+    {
+        foreach ($this->runs as $run) {
+            foreach ($run->overtaken as $each) {
+                if ($each->isOpen) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
     /** How many pieces of work. */
     public function count(): int
     {

@@ -42,25 +42,36 @@ final readonly class ImpactPlanner
 
     private EndRemedies $ends;
 
-    /** @param  ?Plan  $before  by which work was done that did not write down what it relied on */
-    public function __construct(private Work $work, TimeBook $times = new TimeBook(), private ?Plan $before = null)
-    {
+    /**
+     * @param  ?Plan  $before  by which work was done that did not write down what it relied on
+     * @param  bool  $isAll  whether all runs are in hand: else it is left open which pieces of others would serve
+     */
+    public function __construct(
+        private Work $work,
+        TimeBook $times = new TimeBook(),
+        private ?Plan $before = null,
+        bool $isAll = true,
+    ) {
         $this->worth = new Worth($work->installation, $times);
         $pieces = new Pieces($work, $before);
         $this->cuts = new CutRemedies(
             $work,
             $pieces,
             $this->worth,
-            new Exchanges($work->installation, $pieces, $this->worth),
+            $isAll ? new Exchanges($work->installation, $pieces, $this->worth) : null,
         );
         $this->ends = new EndRemedies($work, $this->worth, $before);
     }
 
-    /** What an edit would overtake: $before is how things are, this planner's work how they would be. */
-    public function after(Work $before): Impact
+    /**
+     * What an edit would overtake: $before is how things are, this planner's work how they would be.
+     *
+     * @param  ?list<string>  $among  runs of which something may be otherwise; null: any
+     */
+    public function after(Work $before, ?array $among = null): Impact
     {
         $runs = $restored = [];
-        foreach ($this->changes($before) as $id => [$run, $isMore]) {
+        foreach ($this->changes($before, $among) as $id => [$run, $isMore]) {
             if ($isMore) {
                 $runs[$id] = $this->of($run);
             } else {

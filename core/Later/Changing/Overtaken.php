@@ -17,6 +17,7 @@ final readonly class Overtaken
      * @param  list<Remedy>  $remedies  cheapest first; empty where only the whole cable helps
      * @param  list<string>  $ruledOut  what does not help, and why
      * @param  ?Remedy  $best  of them in the cheapest set of all runs together, where that is not the first
+     * @param  bool  $isOpen  whether another run's piece may help besides, and nobody has looked for one
      */
     public function __construct(
         public OvertakenKind $kind,
@@ -27,6 +28,7 @@ final readonly class Overtaken
         public array $remedies = [],
         public array $ruledOut = [],
         public ?Remedy $best = null,
+        public bool $isOpen = false,
     ) {
     }
 

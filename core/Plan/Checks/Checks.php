@@ -143,21 +143,27 @@ final readonly class Checks
         return hash('xxh128', implode(' ', $parts));
     }
 
-    /** @return list<Check> none where it is a part: what lies in a way is of all runs */
+    /** @return list<Check> none where it is a part that does not know of ways: what lies in one is of all runs */
     private function ofWays(): array
     {
-        $relief = new Relief($this->installation, $this->layout->routes, $this->layout->router, $this->ways);
-        $look = new WayChecks($this->installation, $relief);
+        $lying = $this->beyond->inWays($this->installation, $this->layout->routes, $this->layout->router);
+        if ($lying === null && $this->beyond->rotations !== null) {
+            return [];
+        }
+        [$in, $routes] = [$lying->in ?? $this->installation, $lying->routes ?? $this->layout->routes];
+        $loads = $lying === null ? $this->ways : new WayLoads($in, $routes);
+        $look = new WayChecks($in, new Relief($in, $routes, $this->layout->router, $loads));
+        $print = fn (string $run): string => $this->installation->run($run) === null ? $run : ($this->print)($run);
         $checks = [];
-        foreach ($this->beyond->rotations === null ? $this->installation->ways() : [] as $way) {
+        foreach ($in->ways() as $way) {
             $checks[] = new Check(
                 fn (): string => implode(' ', [
                     'way',
-                    $way->id,
-                    ...array_map($this->print, $this->ways->inside($way->id)),
+                    ($this->hash)($way),
+                    ...array_map($print, $loads->inside($way->id)),
                 ]),
                 static fn (): array => [Subject::way($way->id)->text()],
-                fn (): array => [Listed::Ways->place() => $look->of($this->ways->of($way->id))],
+                static fn (): array => [Listed::Ways->place() => $look->of($loads->of($way->id))],
             );
         }
 

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Near;
 
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Ways\Routing\Route;
+use Sartal\Core\Ways\Routing\Router;
+
 /**
  * What a part of an installation has to know of the rest to say of its runs what the whole would say: which texts read
  * as another, and who else has a code or a label.
@@ -15,12 +19,16 @@ final readonly class Beyond
      * @param  array<array-key, list<string>>  $codes  code → runs of the rest
      * @param  array<array-key, list<RunCard>>  $labels  text → of the rest, as often as it is there
      * @param  array<int|string, int>  $places  runs of the part → place among all
+     * @param  ?Rest  $rest  what else lies in ways; null: of ways nothing is known
+     * @param  array<int|string, mixed>  $gone  by run, what is in it and there no longer
      */
     private function __construct(
         public ?array $rotations = null,
         private array $codes = [],
         private array $labels = [],
         private array $places = [],
+        private ?Rest $rest = null,
+        private array $gone = [],
     ) {
     }
 
@@ -60,6 +68,25 @@ final readonly class Beyond
             array_intersect_key($labels, $said),
             array_map(static fn (RunCard $card): int => $card->place, $part),
         );
+    }
+
+    /**
+     * The same, where it is known what lies in ways.
+     *
+     * @param  array<int|string, mixed>  $gone  by run, what is there no longer
+     */
+    public function lying(Rest $rest, array $gone = []): self
+    {
+        return new self($this->rotations, $this->codes, $this->labels, $this->places, $rest, $gone);
+    }
+
+    /**
+     * @param  array<int|string, Route>  $routes  of the part's runs
+     * @return ?Lying null where of ways nothing is known
+     */
+    public function inWays(Installation $part, array $routes, Router $router): ?Lying
+    {
+        return $this->rest === null ? null : Lying::in($part, $routes, $router, $this->rest, $this->gone);
     }
 
     /** @return list<string> runs of the rest */

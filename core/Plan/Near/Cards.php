@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Sartal\Core\Plan\Near;
 
+use Sartal\Core\Given\Installation\Run;
+
 /** All cards of an installation, found by what is on them. */
 interface Cards
 {
@@ -33,4 +35,18 @@ interface Cards
      * @return array<int|string, array<int|string, int>> way → cable type → how many of the others lie in it
      */
     public function cables(array $ways, array $but): array;
+
+    /**
+     * Of runs that nobody pinned to their ways.
+     *
+     * @return array<array-key, ?int> {@see Course} → nm of the ways that are found; null: none
+     */
+    public function courses(): array;
+
+    /**
+     * Of all runs as much as counts for ways ({@see Lying::run}), without reading what else is on their cards.
+     *
+     * @return array<int|string, ?Run> by run, in the installation's order; null: it counts for none
+     */
+    public function lying(): array;
 }

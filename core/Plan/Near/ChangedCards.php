@@ -50,4 +50,16 @@ final readonly class ChangedCards implements Cards
 
         return $cables;
     }
+
+    public function courses(): array
+    {
+        return $this->is->courses() + $this->cards->courses();
+    }
+
+    public function lying(): array
+    {
+        $is = $this->is->lying();
+
+        return array_diff_key(array_replace($this->cards->lying(), $is), array_diff_key($this->was, $is));
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Near;
 
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Ways\Routing\Router;
 
 /** Cards of an installation that is in hand as a whole. */
@@ -65,12 +66,36 @@ final class HeldCards implements Cards
     {
         $cables = [];
         foreach (array_diff_key($this->cards, array_flip($but)) as $card) {
-            foreach (array_intersect($card->ways, $ways) as $way) {
+            foreach ($card->cable === '' ? [] : array_intersect($card->ways, $ways) as $way) {
                 $cables[$way][$card->cable] = ($cables[$way][$card->cable] ?? 0) + 1;
             }
         }
 
         return $cables;
+    }
+
+    public function courses(): array
+    {
+        $courses = [];
+        foreach ($this->cards as $card) {
+            $courses += $card->pinned || $card->course === '' ? [] : [$card->course => $card->reach];
+        }
+
+        return $courses;
+    }
+
+    public function lying(): array
+    {
+        return array_map(
+            static fn (RunCard $card): ?Run => Lying::run(
+                $card->run,
+                $card->code,
+                $card->cable,
+                $card->course,
+                $card->pinned ? $card->ways : [],
+            ),
+            $this->cards,
+        );
     }
 
     /** @return list<string> */
@@ -82,6 +107,8 @@ final class HeldCards implements Cards
             OnCard::Beside => $card->beside,
             OnCard::Says => $card->says,
             OnCard::Labels => $card->labels,
+            OnCard::Ways => $card->ways,
+            OnCard::Course => $card->course === '' ? [] : [$card->course],
         };
     }
 }

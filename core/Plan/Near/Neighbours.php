@@ -55,13 +55,17 @@ final readonly class Neighbours
      *
      * @param  list<string>  $runs
      * @param  list<string>  $ties  of what is edited besides
+     * @param  list<string>  $ways  that are edited
+     * @param  list<string>  $courses  for which other ways than before may be found: {@see WaysTaken}
      * @return ?array<int|string, RunCard> by run
      */
-    public function edited(array $runs, array $ties): ?array
+    public function edited(array $runs, array $ties, array $ways = [], array $courses = []): ?array
     {
         $circuits = array_filter($ties, static fn (string $tie): bool => TieName::circuitNamed($tie) !== null);
         $cards = $this->cards->of($runs) +
-            $this->cards->with(OnCard::Ties, array_values($circuits), $this->most + 1);
+            $this->cards->with(OnCard::Ties, array_values($circuits), $this->most + 1) +
+            $this->cards->with(OnCard::Ways, $ways, $this->most + 1) +
+            $this->cards->with(OnCard::Course, $courses, $this->most + 1);
 
         return count($cards) > $this->most ? null : $cards;
     }

@@ -12,4 +12,6 @@ enum OnCard: string
     case Beside = 'beside';
     case Says = 'says';
     case Labels = 'labels';
+    case Ways = 'ways';
+    case Course = 'course';
 }

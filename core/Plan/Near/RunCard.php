@@ -30,7 +30,10 @@ final readonly class RunCard
      * @param  list<string>  $says  what its labels are known by
      * @param  list<string>  $labels  each in full, as often as it is there; none where it is withdrawn
      * @param  string  $cable  type id; "" where it is withdrawn
-     * @param  list<string>  $ways  in which it lies; none where it is withdrawn
+     * @param  list<string>  $ways  in which it lies, or would lie where it is withdrawn, and all that it is pinned to
+     * @param  string  $course  {@see Course}
+     * @param  bool  $pinned  a planner said by which ways it lies
+     * @param  ?int  $reach  nm of its ways; null where they lead nowhere
      * @param  int  $place  among the installation's runs: lower first
      */
     public function __construct(
@@ -42,6 +45,9 @@ final readonly class RunCard
         public array $labels,
         public string $cable,
         public array $ways,
+        public string $course,
+        public bool $pinned,
+        public ?int $reach,
         public int $place = PHP_INT_MAX,
     ) {
     }
@@ -65,7 +71,10 @@ final readonly class RunCard
             self::once(LabelTexts::codes($run, $in)),
             $labels,
             $run->withdrawn ? '' : $run->cable,
-            $run->withdrawn ? [] : self::once($route->ways()),
+            self::once([...$route->ways(), ...$run->ways]),
+            Course::of($run),
+            $route->pinned,
+            $route->findings === [] ? $route->length()->nanometres : null,
             $place,
         );
     }
@@ -81,6 +90,12 @@ final readonly class RunCard
         }
 
         return self::once($ties);
+    }
+
+    /** Whether it counts among what lies in a way. */
+    public function liesIn(string $way): bool
+    {
+        return $this->cable !== '' && in_array($way, $this->ways, true);
     }
 
     /** The same at another place among the runs. */

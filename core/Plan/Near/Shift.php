@@ -88,6 +88,12 @@ final readonly class Shift
         return Beyond::of($part, new ChangedCards($cards, $this->was, $this->is), $this->clashes);
     }
 
+    /** @return array<int|string, RunCard> of those that are there no longer */
+    public function gone(): array
+    {
+        return array_diff_key($this->was, $this->is);
+    }
+
     /** By how much more is wrong with ways since, and not only noted. */
     public function wrongWays(Installation $before, Installation $after, Cards $cards): int
     {

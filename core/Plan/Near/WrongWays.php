@@ -41,7 +41,7 @@ final readonly class WrongWays
             if ($way === null) {
                 continue;
             }
-            $inside = array_filter($runs, static fn (RunCard $card): bool => in_array($id, $card->ways, true));
+            $inside = array_filter($runs, static fn (RunCard $card): bool => $card->liesIn($id));
             $ids = array_map(strval(...), array_keys($inside));
             $own = LaidCables::among($this->in, $ids);
             $wrong += $this->checks->wrong($way, [...self::types($others[$id] ?? [], $this->in->catalogue), ...$own]);

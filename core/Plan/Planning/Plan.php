@@ -296,20 +296,19 @@ final class Plan
         ]));
     }
 
-    /** Whether two installations differ in nothing but runs, with their fittings and circuits. */
+    /** Whether two installations differ in nothing but ways, and runs with their fittings and circuits. */
     private static function isOneSetting(Installation $one, Installation $other): bool
     {
         return $one->catalogue->holdsAs($other->catalogue) && self::around($one) === self::around($other);
     }
 
-    /** @return list<mixed> all but types, and runs with their fittings and circuits */
+    /** @return list<mixed> all but types, ways, and runs with their fittings and circuits */
     private static function around(Installation $in): array
     {
         return [
             $in->rules(),
             $in->locations(),
             $in->junctions(),
-            $in->ways(),
             $in->looms(),
             $in->panels(),
             $in->equipment(),

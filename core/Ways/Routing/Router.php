@@ -50,12 +50,18 @@ final class Router
 
     public function cargo(Run $run): ?Cargo
     {
-        if (! array_key_exists($run->cable, $this->cargos)) {
-            $cable = $this->installation->catalogue->cable($run->cable);
-            $this->cargos[$run->cable] = $cable === null ? null : Cargo::from($cable);
+        return $this->carried($run->cable);
+    }
+
+    /** @return ?Cargo of a type of cable; null where it is not known, and let in everywhere */
+    public function carried(string $type): ?Cargo
+    {
+        if (! array_key_exists($type, $this->cargos)) {
+            $cable = $this->installation->catalogue->cable($type);
+            $this->cargos[$type] = $cable === null ? null : Cargo::from($cable);
         }
 
-        return $this->cargos[$run->cable];
+        return $this->cargos[$type];
     }
 
     public function refusal(Way $way, ?Cargo $cargo): ?Refusal

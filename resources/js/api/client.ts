@@ -1,5 +1,5 @@
 import type { Answer } from './answers'
-import { ask } from './ask'
+import { ask, looked } from './ask'
 import type { Impact } from './change'
 import { heldOf, hold } from './held'
 import { address, belongsTo, endpoint, person } from './page'
@@ -32,7 +32,7 @@ function cookie(name: string): string {
 }
 
 /** Whether an edit that overtakes work is asked about, made all the same, or put aside. */
-type Intent = 'ask' | 'accept' | 'park'
+type Intent = 'ask' | 'weigh' | 'accept' | 'park'
 const OVERTAKES = 428
 const UNCHANGED = 304
 const STALE = 409
@@ -100,7 +100,7 @@ async function send<T>(
   if (response.status === OVERTAKES) {
     const choice = await ask(answer.impact as Impact)
     if (choice === 'drop') throw new ApiError(OVERTAKES, 'Nothing was changed.', {})
-    return send<T>(method, path, body, choice, of, who)
+    return send<T>(method, path, body, choice, of, who).finally(looked)
   }
   const both = response.status === STALE ? twoVersions(answer, body) : null
   if (both && (await compare(both)) === 'mine')

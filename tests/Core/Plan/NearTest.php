@@ -30,14 +30,18 @@ use Sartal\Core\Plan\Near\HeldCards;
 use Sartal\Core\Plan\Near\Nearby;
 use Sartal\Core\Plan\Near\Neighbours;
 use Sartal\Core\Plan\Near\OnCard;
+use Sartal\Core\Plan\Near\Rest;
 use Sartal\Core\Plan\Near\RunCard;
 use Sartal\Core\Plan\Near\Shift;
 use Sartal\Core\Plan\Near\TieName;
+use Sartal\Core\Plan\Near\WaysTaken;
 use Sartal\Core\Plan\Planning\MemoryPlanCache;
 use Sartal\Core\Plan\Planning\Plan;
 use Sartal\Core\Plan\Planning\Planner;
+use Sartal\Core\Plan\Planning\Rerouted;
 use Tests\Support\BlindCards;
 use Tests\Support\DrawnEdits;
+use Tests\Support\DrawnWays;
 
 /**
  * What an edit concerns is found on cards, and a part of the installation says of it what the whole says. Held to plans
@@ -54,6 +58,8 @@ final class NearTest extends TestCase
 
     private static DrawnEdits $drawn;
 
+    private static DrawnWays $ways;
+
     private static InstallationFile $file;
 
     public static function setUpBeforeClass(): void
@@ -61,6 +67,7 @@ final class NearTest extends TestCase
         $text = (string) file_get_contents(dirname(__DIR__, 3).'/database/demo/brackwater.json');
         self::$file = InstallationFile::parse($text);
         self::$drawn = new DrawnEdits(json_decode($text, true));
+        self::$ways = new DrawnWays(json_decode($text, true));
     }
 
     public function test_a_part_says_of_what_an_edit_concerns_what_the_whole_says(): void
@@ -105,6 +112,9 @@ final class NearTest extends TestCase
                 $edits[] = [DecisionKind::Run, 'V-405', ['code' => '109-H'] + self::shape('V-405')];
                 [$was, $edits] = $seed % 8 === 0 ? [$was, $edits] : self::turnedBack($was, $edits);
             }
+            if ($seed % 3 === 0) {
+                $edits = [self::$ways->edit(new Randomizer(new Mt19937(3000 + $seed))), ...array_slice($edits, 1)];
+            }
             $is = $was;
             foreach ($edits as [$kind, $key, $shape]) {
                 $is = Decided::in($is, $kind, $key, $shape);
@@ -133,6 +143,9 @@ final class NearTest extends TestCase
                     self::assertSame(self::said($id, $before, $was), self::said($id, $beforePart, $was), $at);
                     self::assertSame($after->isAs($before, $id), $afterPart->isAs($beforePart, $id), $at);
                 }
+            }
+            if (self::$hidden === null) {
+                self::asOfWays($found, [$was, $before, $wasPart], [$is, $after, $isPart], 'seed '.$seed);
             }
             $impact = self::impact($is, $after, $was, $before);
             $part = self::impact($isPart, $afterPart, $wasPart, $beforePart, $found['runs']);
@@ -266,17 +279,23 @@ final class NearTest extends TestCase
      */
     private static function changing(Installation $was, Installation $is, array $edits): array
     {
-        $ties = $runs = [];
+        $ties = $runs = $ways = [];
         foreach ($edits as [$kind, $key]) {
             match ($kind) {
                 DecisionKind::Run => ($runs[] = $key),
+                DecisionKind::Way => ($ways[] = $key),
                 DecisionKind::Circuit => ($ties[] = TieName::circuit($key)),
                 default => ($ties[] = TieName::fitting($key)),
             };
         }
         $cards = self::cards($was);
         $neighbours = new Neighbours($cards, self::between($was), self::MOST);
-        $edited = $neighbours->edited(array_values(array_unique($runs)), $ties) ?? self::fail('These are too many.');
+        $edited = $neighbours->edited(
+            array_values(array_unique($runs)),
+            $ties,
+            $ways,
+            $ways === [] ? [] : (new WaysTaken($is, $ways))->among($cards->courses()),
+        ) ?? self::fail('These are too many.');
         $clashes = LabelChecks::clashes($was);
         $shift = Shift::to($edited, $runs, $clashes, $cards, $is);
         $near = $neighbours->changing($shift, $ties) ?? self::fail('These are too many.');
@@ -301,6 +320,55 @@ final class NearTest extends TestCase
             'after' => $around($newCards, $is),
             'runs' => $concerned->runs,
         ];
+    }
+
+    /**
+     * Where a part knows what lies in ways, it finds what the whole finds, there and everywhere.
+     *
+     * @param  array{cards: Cards, shift: Shift, clashes: array{array<array-key, string>, array<array-key, string>},
+     *     before: Nearby, after: Nearby, ...}  $found
+     * @param  array{Installation, Plan, Installation}  $was  whole, its plan, and the part
+     * @param  array{Installation, Plan, Installation}  $is  the same since
+     */
+    private static function asOfWays(array $found, array $was, array $is, string $at): void
+    {
+        $rest = new Rest($found['cards']->lying());
+        $seeing = static fn (Installation $part, Beyond $beyond): Plan => (new Planner(new MemoryPlanCache()))->plan(
+            $part,
+            self::$file->record,
+            $beyond,
+        );
+        $before = $seeing($was[2], Beyond::of(
+            $found['before']->runs + $found['before']->rim,
+            $found['cards'],
+            $found['clashes'][0],
+        )->lying($rest));
+        $after = $seeing($is[2], Beyond::of(
+            $found['after']->runs + $found['after']->rim,
+            self::cards($is[0]),
+            $found['clashes'][1],
+        )->lying($rest, $found['shift']->gone()));
+        [$here, $there] = [
+            Rerouted::between($was[1], $is[1], $is[0]),
+            Rerouted::between($before, $after, $is[2]),
+        ];
+        self::assertEquals($here->routes, $there->routes, $at);
+        self::assertEquals($here->cuts, $there->cuts, $at);
+        self::assertEquals($here->overtaken, $there->overtaken, $at);
+        self::assertEquals(self::words($here->comes), self::words($there->comes), $at);
+        self::assertEquals(self::words($here->goes), self::words($there->goes), $at);
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<list<string>>
+     */
+    private static function words(array $findings): array
+    {
+        return array_map(
+            static fn (Finding $each): array => [$each->code, $each->subject->text(), $each->words, $each->remedy],
+            $findings,
+        );
     }
 
     private static function cards(Installation $in): Cards

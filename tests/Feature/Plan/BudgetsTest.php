@@ -74,6 +74,12 @@ final class BudgetsTest extends TestCase
     /** Questions and rows of an edit itself, asked first what it overtakes: its own, and what there are few of. */
     private const EDIT = [66, 2_600];
 
+    /**
+     * Questions and rows of a way that forty of a thousand runs lie in, asked first and made: theirs, and one row of
+     * every other for what lies in ways.
+     */
+    private const WAY = [[170, 11_000], [90, 6_500]];
+
     /** Questions and rows of what is new in the schedule since. */
     private const NEWS = [24, 1_300];
 
@@ -119,8 +125,31 @@ final class BudgetsTest extends TestCase
             $this->ask($page);
             self::within($budget, $page.', after an edit');
         }
+        $this->moves();
         $this->exports();
         $this->released();
+    }
+
+    /** A way gets longer by more than cables have to spare: those that lie in it are read, and their neighbours. */
+    private function moves(): void
+    {
+        $ways = $this->ask('building?brief=1')->json('ways');
+        usort($ways, static fn (array $a, array $b): int => count($a['runs']) <=> count($b['runs']));
+        ['part' => $part, 'version' => $version, 'runs' => $inside] = $ways[0];
+        self::assertLessThan(60, count($inside));
+        $sent = ['part' => ['length' => ((int) $part['length'] + 9000).' mm'] + $part, 'version' => max(1, $version)];
+        $put = fn (string $intent): TestResponse => $this->as('lead')->putJson(
+            '/api/i/'.$this->large->address.'/shared/way',
+            $sent,
+            [Intent::HEADER => $intent],
+        );
+        CountingStatement::begin();
+        $asked = $put('ask')->assertStatus(428);
+        self::within(self::WAY[0], 'a way, asked');
+        self::assertGreaterThan(0, $asked->json('impact.runsCount'));
+        CountingStatement::begin();
+        $put('accept')->assertOk();
+        self::within(self::WAY[1], 'a way, moved');
     }
 
     /** Who has the schedule is told the rows that are others since. */

@@ -8,6 +8,7 @@ use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Intent;
 use App\Http\Resources\Plan\RunResource;
+use App\Http\Resources\Ways\ReroutedResource;
 use App\Models\StoredRun;
 use App\Planning\Edit;
 use App\Planning\Near;
@@ -21,7 +22,9 @@ use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Plan\Checks\LabelChecks;
 use Sartal\Core\Plan\Near\HeldCards;
 use Sartal\Core\Plan\Near\RunCard;
+use Sartal\Core\Plan\Planning\Rerouted;
 use Tests\Support\DrawnEdits;
+use Tests\Support\DrawnWays;
 use Tests\Support\DrawsDecisions;
 use Tests\TestCase;
 
@@ -39,6 +42,9 @@ final class NearWritesTest extends TestCase
         $brought = 0;
         for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
             $edits = self::drawn($drawn, 300 + $seed);
+            if ($seed % 4 === 0) {
+                $edits = [self::way($seed), ...$edits];
+            }
             // Read in part, as a whole, or by nobody.
             $on = match ($seed % 3) {
                 0 => null,
@@ -100,24 +106,27 @@ final class NearWritesTest extends TestCase
         $this->pages('M-201');
         $brought = 0;
         for ($seed = 1; $seed <= 8; $seed++) {
-            $edits = self::drawn($drawn, 700 + $seed);
+            $edits = $seed % 2 === 0 ? [self::way($seed)] : self::drawn($drawn, 700 + $seed);
             if (self::isTwice($this->installation, $edits)) {
                 continue;
             }
             $on = $this->app->make(Near::class)->runs($this->installation->refresh(), self::runs($edits));
             $this->app->make(ChangeLog::class)->write(Decision::on($on, $this->author(), 'drawn', $edits));
-            $run = self::runs($edits)[0] ?? 'M-201';
+            $run = self::runs($edits)[0] ?? 'C-424';
             $read = 0;
             DB::listen(static function (QueryExecuted $query) use (&$read): void {
                 $read += self::isOfAllRuns($query) ? 1 : 0;
             });
             $kept = $this->pages($run);
             $brought += $read === 0 ? 1 : 0;
+            // What a way has to do with: of some of these nothing is brought forward.
+            $besides = $seed % 4 === 0 ? ['site', 'bench', 'building', 'cutting', 'labels'] : [];
+            $kept = $this->pages($run, $besides);
             DB::beginTransaction();
             DB::delete('delete from kept');
             DB::delete('delete from run_cards');
             DB::delete('delete from concerned');
-            $anew = $this->pages($run);
+            $anew = $this->pages($run, $besides);
             DB::rollBack();
             self::assertSame($anew, $kept, 'seed '.$seed);
         }
@@ -147,7 +156,12 @@ final class NearWritesTest extends TestCase
         $noted = ['version' => $run->version, 'line' => ['note' => 'once more']];
         $this->as('planner')->patchJson('/api/runs/C-424', $noted)->assertOk();
         $pages = $this->pages('C-424');
-        $steps = ['2026_11_30_000003_add_concerned', '2026_11_30_000002_add_run_cards'];
+        $steps = [
+            '2026_12_01_000003_add_courses',
+            '2026_12_01_000002_add_released_rows',
+            '2026_11_30_000003_add_concerned',
+            '2026_11_30_000002_add_run_cards',
+        ];
         foreach ($steps as $step) {
             (require database_path('migrations/'.$step.'.php'))->down();
         }
@@ -164,8 +178,61 @@ final class NearWritesTest extends TestCase
         self::assertSame($since, $this->pages('C-424'));
     }
 
-    /** @return array<string, string> what some pages answer, by their address */
-    private function pages(string $run): array
+    public function test_what_a_way_does_to_runs_is_what_the_whole_says(): void
+    {
+        $this->whole();
+        $parts = $overtakes = 0;
+        for ($seed = 1; $seed <= 12; $seed++) {
+            $edit = self::way(40 + $seed);
+            if ($edit->after === null) {
+                continue;
+            }
+            $rows = DB::table('parts')->where('installation_id', $this->installation->id);
+            $row = $rows->where('kind', 'way')->where('key', $edit->key)->first();
+            $was = $this->load();
+            $sent = ['part' => $edit->after, 'version' => $row->version ?? null];
+            $whole = 0;
+            DB::listen(static function (QueryExecuted $query) use (&$whole): void {
+                $whole += self::isOfAllRuns($query) ? 1 : 0;
+            });
+            $asked = $this->as('planner')->withHeader(Intent::HEADER, 'ask')->putJson('/api/shared/way', $sent);
+            $parts += $whole === 0 ? 1 : 0;
+            if ($asked->status() === 428) {
+                $all = $this->withHeader(Intent::HEADER, 'weigh')->putJson('/api/shared/way', $sent)->assertStatus(428);
+                if ($asked->json('impact.isOpen') === false) {
+                    self::assertSame($all->json(), $asked->json(), 'seed '.$seed);
+                }
+                self::assertSame($all->json('impact.comes'), $asked->json('impact.comes'), 'seed '.$seed);
+                self::assertSame($all->json('impact.runs.*.code'), $asked->json('impact.runs.*.code'), 'seed '.$seed);
+                $asked = $this->withHeader(Intent::HEADER, 'accept')->putJson('/api/shared/way', $sent);
+                $overtakes++;
+            }
+            $asked->assertOk();
+            $now = $this->load();
+            $rerouted = ReroutedResource::of(Rerouted::between($was->plan(), $now->plan(), $now->installation));
+            self::assertJsonStringEqualsJsonString(
+                json_encode($rerouted, JSON_THROW_ON_ERROR),
+                json_encode($asked->json('rerouted'), JSON_THROW_ON_ERROR),
+                'seed '.$seed,
+            );
+        }
+        self::assertGreaterThan(5, $parts);
+        self::assertGreaterThan(0, $overtakes);
+    }
+
+    private static function way(int $seed): Edit
+    {
+        [$kind, $key, $shape] = (new DrawnWays(json_decode(self::demo(), true)))
+            ->edit(new Randomizer(new Mt19937(60 + $seed)));
+
+        return new Edit($kind, $key, $shape);
+    }
+
+    /**
+     * @param  list<string>  $besides  pages
+     * @return array<string, string> what some pages answer, by their address
+     */
+    private function pages(string $run, array $besides = []): array
     {
         $pages = [];
         $of = [
@@ -179,7 +246,7 @@ final class NearWritesTest extends TestCase
             'assemblies/'.$run.'/takes',
             'tests/progress',
         ];
-        foreach ($of as $page) {
+        foreach ([...$of, ...$besides] as $page) {
             $answer = $this->as('planner')->getJson('/api/'.$page);
             self::assertContains($answer->status(), [200, 404], (string) $answer->getContent());
             $pages[$page] = $answer->status() === 200 ? (string) $answer->getContent() : '';
@@ -191,7 +258,8 @@ final class NearWritesTest extends TestCase
     private static function isOfAllRuns(QueryExecuted $query): bool
     {
         return str_starts_with($query->sql, 'select "key", "version", "definition" from "runs"') &&
-            ! str_contains($query->sql, '"key" in (');
+            ! str_contains($query->sql, '"key" in (') &&
+            ! str_contains($query->sql, '0 = 1');
     }
 
     public function test_a_joint_may_lead_to_a_connector_of_another_run(): void
@@ -218,9 +286,11 @@ final class NearWritesTest extends TestCase
     {
         $this->whole();
         $loaded = $this->load();
-        $way = DB::table('parts')->where('installation_id', $this->installation->id)->where('kind', 'way')->first();
-        self::assertNotNull($way);
-        $edit = new Edit(DecisionKind::Way, $way->key, ['name' => 'Other'] + json_decode($way->definition, true));
+        $rows = DB::table('parts')->where('installation_id', $this->installation->id);
+        $place = $rows->where('kind', 'location')->first();
+        self::assertNotNull($place);
+        $other = ['name' => 'Other'] + json_decode($place->definition, true);
+        $edit = new Edit(DecisionKind::Location, $place->key, $other);
         $this->app->make(ChangeLog::class)->write(Decision::on($loaded, $this->author(), 'other', [$edit]));
         self::assertNull(StoredCards::current($this->installation->refresh()));
     }

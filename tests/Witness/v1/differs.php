@@ -155,6 +155,13 @@ return [
     'file/progress/*/stands/strip/to-do' => 'see settled',
     'answers/api/drafts/*/body/runs/*/remake' => 'see parts/worth: making an end again takes its steps',
     'answers/api/drafts/*/body/minutes' => 'see runs',
+    'answers/api/types/body/plan/*/about' => 'a plan names its connector, no longer by its id',
+    'answers/api/types/body/*/*/about' => 'one of something is said as one',
+    'answers/api/drafts/*/body/isOpen' => 'whether pieces of other cables are still to be looked through',
+    'answers/api/overtaken/body/isOpen' => 'see drafts',
+    'answers/api/releases/preview/body/impact/isOpen' => 'see drafts',
+    'answers/api/drafts/*/body/runs/*/overtaken/*/ruledOut/*' => 'pieces of other cables are looked through when '.
+        'somebody asks for it',
     'answers/api/drafts/*/body/cost' => 'see runs',
     'file/progress/*/stands/join/to-do' => 'see settled: one stroke joins a plug’s screen with its cores',
     'file/progress/*/stands/dress' => 'see settled: nothing is cut to length where the tool strips to length',

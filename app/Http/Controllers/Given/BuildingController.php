@@ -21,6 +21,7 @@ use App\Http\Resources\Ways\ReroutedResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
@@ -31,7 +32,6 @@ use Sartal\Core\Later\Changing\Leeway;
 use Sartal\Core\Later\Changing\LeewayFinder;
 use Sartal\Core\Later\Changing\Pieces;
 use Sartal\Core\Later\Changing\Work;
-use Sartal\Core\Plan\Planning\Rerouted;
 
 /**
  * The building: the schematic map and what lies in its ways.
@@ -126,11 +126,13 @@ final readonly class BuildingController
     public function move(
         #[Body(PlaceMove::class)] PlaceMove $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
         Author $author,
         ChangeLog $log,
         string $id,
     ): Answer {
+        // All but runs: which of them it has to do with is found out when it is written.
+        $loaded = $near->runs($stored, []);
         $name =
             $loaded->installation->locations()[$id]->name ??
             ($loaded->installation->junctions()[$id]->name ?? abort(404, 'There is no such place here.'));
@@ -138,14 +140,11 @@ final readonly class BuildingController
         foreach ($sent->by as $way => $text) {
             $edits[] = self::longer($stored, $loaded, $id, (string) $way, $text);
         }
-        $now = $log
-            ->write(Decision::on($loaded, $author, sprintf('%s moved', $name), $edits, ifStale: self::STALE))
-            ->now();
+        $written = $log->write(
+            Decision::on($loaded, $author, sprintf('%s moved', $name), $edits, ifStale: self::STALE),
+        );
 
-        return new Answer([
-            'saved' => true,
-            'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation)),
-        ]);
+        return new Answer(['saved' => true, 'rerouted' => ReroutedResource::of($written->rerouted())]);
     }
 
     /** @throws BadLine */
@@ -186,13 +185,21 @@ final readonly class BuildingController
      *
      * @return Answer<ReroutedShown>
      */
-    public function preview(#[Body(PartPreview::class)] PartPreview $sent, Loaded $loaded, Foresight $foresight): Answer
-    {
+    public function preview(
+        #[Body(PartPreview::class)] PartPreview $sent,
+        StoredInstallation $stored,
+        Near $near,
+        Author $author,
+        Foresight $foresight,
+    ): Answer {
         $way = Decided::canonical(DecisionKind::Way, $sent->part);
+        $loaded = $near->runs($stored, []);
         Sound::check(DecisionKind::Way, $way, $loaded->installation);
         $id = is_string($way['id'] ?? null) ? $way['id'] : '';
-        $then = $foresight->ahead($loaded, [new Edit(DecisionKind::Way, $id, $way)]);
+        $edit = new Edit(DecisionKind::Way, $id, $way);
 
-        return new Answer(ReroutedResource::of($foresight->rerouted($loaded, $then)));
+        return new Answer(
+            ReroutedResource::of($foresight->reroutedBy(Decision::on($loaded, $author, 'looked at', [$edit]))),
+        );
     }
 }

@@ -18,10 +18,11 @@ use App\Http\Resources\Ways\ReroutedResource;
 use App\Http\Resources\Work\ReplannedResource;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
+use App\Planning\InstallationStore;
 use App\Planning\Loaded;
+use App\Planning\Near;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
-use Sartal\Core\Plan\Planning\Rerouted;
 use Sartal\Core\Proof\Record\EventKind;
 
 /**
@@ -34,7 +35,7 @@ use Sartal\Core\Proof\Record\EventKind;
  */
 final readonly class SharedController
 {
-    public function __construct(private ChangeLog $log)
+    public function __construct(private ChangeLog $log, private InstallationStore $store, private Near $near)
     {
     }
 
@@ -42,11 +43,11 @@ final readonly class SharedController
     public function save(
         #[Body(SharedPart::class)] SharedPart $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
         Author $author,
         string $of,
     ): Answer {
         $kind = self::kind($of);
+        $loaded = $this->read($stored, $kind);
         $part = Decided::canonical($kind, $sent->part);
         Sound::check($kind, $part, $loaded->installation);
         $id = is_string($part['id'] ?? null) ? $part['id'] : '';
@@ -77,21 +78,19 @@ final readonly class SharedController
     public function saveReel(
         #[Body(SharedPart::class)] SharedPart $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
         Author $author,
     ): Answer {
-        return $this->save($sent, $stored, $loaded, $author, 'reel');
+        return $this->save($sent, $stored, $author, 'reel');
     }
 
     /** @return Answer<SharedWritten> */
     public function removeReel(
         #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
         Author $author,
         string $id,
     ): Answer {
-        return $this->remove($sent, $stored, $loaded, $author, 'reel', $id);
+        return $this->remove($sent, $stored, $author, 'reel', $id);
     }
 
     /**
@@ -102,33 +101,31 @@ final readonly class SharedController
     public function saveInstrument(
         #[Body(SharedPart::class)] SharedPart $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
         Author $author,
     ): Answer {
-        return $this->save($sent, $stored, $loaded, $author, 'instrument');
+        return $this->save($sent, $stored, $author, 'instrument');
     }
 
     /** @return Answer<SharedWritten> */
     public function removeInstrument(
         #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
         Author $author,
         string $id,
     ): Answer {
-        return $this->remove($sent, $stored, $loaded, $author, 'instrument', $id);
+        return $this->remove($sent, $stored, $author, 'instrument', $id);
     }
 
     /** @return Answer<SharedWritten> */
     public function remove(
         #[Body(OnVersion::class)] OnVersion $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
         Author $author,
         string $of,
         string $id,
     ): Answer {
         $kind = self::kind($of);
+        $loaded = $this->read($stored, $kind, $id);
         $user = SharedUse::of($kind, $id, $loaded->installation) ?? $this->cutFrom($kind, $id, $loaded);
         if ($user !== null) {
             throw BadLine::because('id', $id, sprintf('%s still uses it. Change that first.', $user));
@@ -164,14 +161,26 @@ final readonly class SharedController
     /** @return Answer<SharedWritten> */
     private function write(Loaded $loaded, Author $author, string $words, Edit $edit): Answer
     {
-        $now = $this->log->write(Decision::on($loaded, $author, $words, [$edit]))->now();
+        $written = $this->log->write(Decision::on($loaded, $author, $words, [$edit]));
 
         return new Answer([
             'saved' => true,
-            'rerouted' => ReroutedResource::of(Rerouted::between($loaded->plan(), $now->plan(), $now->installation)),
+            'rerouted' => ReroutedResource::of($written->rerouted()),
             ...$edit->kind === DecisionKind::Reel
-                ? ['replanned' => ReplannedResource::between($loaded, $now)]
+                ? ['replanned' => ReplannedResource::between($loaded, $written->now())]
                 : [],
         ]);
+    }
+
+    /**
+     * All of it; of a way, what is not of runs will do, and those that it is asked about.
+     *
+     * @param  ?string  $used  id of a way: with the runs that lie in it
+     */
+    private function read(StoredInstallation $stored, DecisionKind $kind, ?string $used = null): Loaded
+    {
+        return $kind === DecisionKind::Way
+            ? $this->near->runs($stored, $used === null ? [] : $this->near->inWay($stored, $used))
+            : $this->store->load($stored);
     }
 }

@@ -9,11 +9,12 @@ use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
 use App\Contract\Answer;
+use App\Contract\Query;
+use App\Http\Requests\Plan\DraftLooked;
 use App\Http\Resources\Later\ImpactResource;
 use App\Models\Draft;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
-use App\Planning\Loaded;
 use Sartal\Core\File\CatalogueDecoder;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\Fields;
@@ -60,19 +61,16 @@ final readonly class DraftController
     }
 
     /** @return Answer<ImpactShown> */
-    public function impact(StoredInstallation $stored, Loaded $loaded, int $id): Answer
-    {
+    public function impact(
+        StoredInstallation $stored,
+        Author $author,
+        #[Query(DraftLooked::class)] DraftLooked $asked,
+        int $id,
+    ): Answer {
         $draft = self::find($stored, $id);
+        $decision = new Decision($stored, $author, $draft->words, self::edits($draft), pins: self::pins($draft));
 
-        return new Answer(
-            ImpactResource::of(
-                $this->foresight->impact(
-                    $loaded,
-                    $this->foresight->ahead($loaded, self::edits($draft), self::pins($draft)),
-                ),
-                $draft->words,
-            ),
-        );
+        return new Answer(ImpactResource::of($this->foresight->impactOf($decision, $asked->all), $draft->words));
     }
 
     /** @return Answer<array{id: int, words: string}> */

@@ -107,7 +107,7 @@ final readonly class RunController
      *
      * @return Answer<array{
      *     line: array<string, string>,
-     *     understood: list<array{what: string, took: string, said: bool}>,
+     *     understood: list<array{what: string, took: string, said: bool, because: string, instead: string}>,
      *     cut: WorkedOut,
      *     circuits: int,
      *     fittings: int,
@@ -127,6 +127,8 @@ final readonly class RunController
                     'what' => $each->what,
                     'took' => $each->took,
                     'said' => $each->said,
+                    'because' => $each->because,
+                    'instead' => $each->instead,
                 ],
                 $guess->understood,
             ),

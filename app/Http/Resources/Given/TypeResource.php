@@ -96,7 +96,7 @@ final class TypeResource
                 $lines[$kind][] = [
                     'id' => $id,
                     'name' => $type->name,
-                    'about' => self::about($type),
+                    'about' => self::about($type, $loaded->installation->catalogue),
                     'source' => isset($own[$kind][$id])
                         ? 'own'
                         : (isset($shipped->{$list}()[$id])
@@ -215,23 +215,33 @@ final class TypeResource
 
     private static function about(
         CableType|ConnectorType|SignalType|ContactPlan|Part|MakingProcedure $type,
+        Catalogue $catalogue,
     ): string {
         return match (true) {
             $type instanceof CableType => $type->family.', '.$type->outerDiameter->canonical(),
             $type instanceof ConnectorType => sprintf(
-                '%s, %s, %d contacts',
+                '%s, %s, %s',
                 $type->gender->value,
                 $type->mount->value,
-                count($type->cavities),
+                self::many(count($type->cavities), 'contact'),
             ),
             $type instanceof SignalType => implode(
                 ', ',
                 array_slice(array_map(static fn ($function): string => $function->name, $type->functions), 0, 5),
             ),
-            $type instanceof ContactPlan => sprintf('%s, %d channels', $type->connector, count($type->channels)),
+            $type instanceof ContactPlan => sprintf(
+                '%s, %s',
+                $catalogue->connector($type->connector)->name ?? $type->connector,
+                self::many(count($type->channels), 'channel'),
+            ),
             $type instanceof Part => trim($type->kind->value.' '.$type->colour),
-            $type instanceof MakingProcedure => sprintf('%d steps', count($type->steps)),
+            $type instanceof MakingProcedure => self::many(count($type->steps), 'step'),
         };
+    }
+
+    private static function many(int $count, string $of): string
+    {
+        return sprintf('%d %s%s', $count, $of, $count === 1 ? '' : 's');
     }
 
     /**

@@ -32,6 +32,7 @@ use Sartal\Core\Work\Parts\PartsLine;
  *     restored: list<string>,
  *     comes: list<FindingShown>,
  *     goes: int,
+ *     isOpen: bool,
  * }
  * @phpstan-type ImpactRun array{
  *     id: string,
@@ -89,6 +90,7 @@ final class ImpactResource
             'restored' => $impact->restored,
             'comes' => array_map(PlanEncoder::finding(...), array_slice($impact->comes, 0, self::FINDINGS)),
             'goes' => count($impact->goes),
+            'isOpen' => $impact->isOpen(),
         ];
     }
 

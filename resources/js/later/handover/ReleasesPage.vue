@@ -19,6 +19,7 @@ const next = ref('A')
 const ahead = ref<{ changes: ChangeLine[]; impact: Impact } | null>(null)
 const drafts = ref<Draft[]>([])
 const looked = ref<{ id: number; impact: Impact } | null>(null)
+const searching = ref(false)
 const note = ref('')
 
 async function read() {
@@ -60,6 +61,15 @@ const file = (of: Release, what: 'installation' | 'plan') => `releases/${of.lett
 const look = (draft: Draft) =>
   attempt(async () => {
     looked.value = looked.value?.id === draft.id ? null : { id: draft.id, impact: await api.get(`drafts/${draft.id}`) }
+  })
+const search = (draft: Draft) =>
+  attempt(async () => {
+    searching.value = true
+    try {
+      looked.value = { id: draft.id, impact: await api.get(`drafts/${draft.id}?all=1`) }
+    } finally {
+      searching.value = false
+    }
   })
 // The impact is on the screen already: it is not asked about once more.
 const make = (draft: Draft) =>
@@ -170,7 +180,11 @@ const drop = (draft: Draft) =>
                 color="error"
                 :disabled="busy"
                 @click="drop(draft)">Drop it</v-btn></p>
-          <ImpactView v-if="looked?.id === draft.id" :impact="looked.impact" />
+          <ImpactView
+            v-if="looked?.id === draft.id"
+            :impact="looked.impact"
+            :looking="searching"
+            @look="search(draft)" />
         </article>
       </section>
     </template>

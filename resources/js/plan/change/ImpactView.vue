@@ -6,7 +6,8 @@ import { inWords } from '../../ui/units'
 import RunOvertaken from './RunOvertaken.vue'
 
 /** What a change overtakes: the sum of the cheapest remedies first, then run by run. */
-const props = defineProps<{ impact: Impact }>()
+const props = defineProps<{ impact: Impact; looking?: boolean }>()
+const emit = defineEmits<{ look: [] }>()
 defineSlots<{ default(slot: { remedy: Remedy; run: string }): unknown }>()
 const parts = computed(() => props.impact.parts.filter(part => part.needed.value === null || part.needed.value > 0))
 const shelf = (part: PartToBuy) =>
@@ -34,6 +35,12 @@ const SHOWN = 6
             v-if="shelf(part)"
             class="quiet">{{ shelf(part) }}</span></p></details><template v-else>none</template></dd></div>
     </dl>
+    <p v-if="impact.isOpen" class="note check open" role="status"><strong>Left open</strong><template
+      v-if="looking">All pieces are being looked through.</template><template
+      v-else>Another cable’s piece may serve where one is too short. <v-btn
+      size="small"
+      variant="outlined"
+      @click="emit('look')">Look through all pieces</v-btn></template></p>
     <RunOvertaken
       v-for="run in impact.runs"
       :key="run.id"
