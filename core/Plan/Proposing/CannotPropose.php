@@ -29,6 +29,27 @@ final class CannotPropose extends DomainException
         );
     }
 
+    /** A line that names more than two places. */
+    public static function chained(string $text): self
+    {
+        return new self(
+            'line',
+            $text,
+            'A line goes from one place to one other. Write a line for each stretch, or name ways with "via".',
+        );
+    }
+
+    /** Whoever joins mains chooses what is joined. */
+    public static function mains(string $text): self
+    {
+        return new self(
+            'signal',
+            $text,
+            'Cable and connectors of mains are not guessed. Add the run in the form and choose them; mains is joined '.
+                'by licensed persons under local code.',
+        );
+    }
+
     public static function unsaid(string $field, string $value, string $remedy): self
     {
         return new self($field, $value, $remedy);

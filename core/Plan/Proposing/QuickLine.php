@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Proposing;
 
 use Sartal\Core\Given\Catalogue\CableType;
+use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\End;
@@ -22,8 +23,9 @@ use Sartal\Core\Ways\Routing\Router;
  * A run from one line of words: "24 mic stage box 1 > amp rack patch via
  * under-stage tray". How many, of which signal, from where, to where, through
  * what, and where legs are unequal how long each is: "legs 300 > 300/375 mm".
- * The rest is filled in from what the installation does elsewhere, and
- * every guess is named.
+ * The rest is filled in from what the installation does elsewhere; every
+ * guess is named, with what it is guessed from and what would have been next.
+ * Cables and connectors of mains are never guessed.
  */
 final class QuickLine
 {
@@ -52,8 +54,14 @@ final class QuickLine
         ) {
             throw CannotPropose::unreadable($text);
         }
+        if (preg_match('~>|→~u', $m[3].($m[4] ?? '')) === 1) {
+            throw CannotPropose::chained($text);
+        }
         $count = $m[1] === '' ? 1 : (int) $m[1];
         [$signal, $rest] = $this->signal($m[2]);
+        if ($signal->domain === HazardDomain::Mains) {
+            throw CannotPropose::mains($text);
+        }
         $from = $this->location('from', $rest);
         $to = $this->location('to', $m[3]);
         $said = $this->ways($m[4] ?? '');
@@ -203,6 +211,7 @@ final class QuickLine
                 'ways',
                 implode(', ', array_map(fn (string $id): string => $this->installation->theWay($id)->name, $ways)),
                 $said !== [],
+                $said === [] ? 'the shortest that lets it in' : '',
             );
         }
 
@@ -216,21 +225,11 @@ final class QuickLine
     private function cable(int $count, SignalType $signal): CableType
     {
         $proposer = new Proposer($this->installation->catalogue);
-        $used = [];
-        $families = [];
-        foreach ($this->installation->runs() as $run) {
-            foreach ($run->carries as $carriage) {
-                if (($this->installation->circuit($carriage->circuit)->signal ?? '') === $signal->id) {
-                    $used[$run->cable] = ($used[$run->cable] ?? 0) + 1;
-                    $families[$this->installation->catalogue->cable($run->cable)->family ?? ''] = true;
-                }
-            }
-        }
-        $best = null;
-        $rank = [];
+        [$used, $families] = $this->carriers($signal);
+        // Where the house has a kind of cable for such a signal, no other kind is guessed.
+        $fit = $ranks = [];
         $most = 0;
         foreach ($this->installation->catalogue->cables() as $cable) {
-            // Where the house has a kind of cable for such a signal, no other kind is guessed.
             $capacity =
                 $cable->retired || ($families !== [] && ! isset($families[$cable->family]))
                     ? 0
@@ -244,21 +243,51 @@ final class QuickLine
             ) {
                 continue;
             }
-            $own = [$capacity, -($used[$cable->id] ?? 0), $cable->outerDiameter->nanometres];
-            if ($best === null || $own < $rank) {
-                [$best, $rank] = [$cable, $own];
-            }
+            $fit[$cable->id] = $cable;
+            $ranks[$cable->id] = [
+                $capacity,
+                -($used[$cable->id] ?? 0),
+                $cable->outerDiameter->nanometres,
+            ];
         }
-        if ($best === null) {
+        if ($fit === []) {
             throw CannotPropose::unsaid(
                 'cable',
                 (string) $count,
                 sprintf('The largest cable carries %d of %s. Say fewer, and add several runs.', $most, $signal->name),
             );
         }
-        $this->understood[] = new Understood('cable', $best->name, false);
+        asort($ranks);
+        $ids = array_keys($ranks);
+        $best = $fit[$ids[0]];
+        $runs = $used[$best->id] ?? 0;
+        $this->understood[] = new Understood(
+            'cable',
+            $best->name,
+            false,
+            $runs > 0
+                ? sprintf('carries it on %d %s here', $runs, $runs === 1 ? 'run' : 'runs')
+                : sprintf('the smallest that carries %d of %s', $count, $signal->name),
+            isset($ids[1]) ? $fit[$ids[1]]->name : '',
+        );
 
         return $best;
+    }
+
+    /** @return array{array<int|string, int>, array<int|string, true>} cable → runs that carry it; their families */
+    private function carriers(SignalType $signal): array
+    {
+        $used = $families = [];
+        foreach ($this->installation->runs() as $run) {
+            foreach ($run->carries as $carriage) {
+                if (($this->installation->circuit($carriage->circuit)->signal ?? '') === $signal->id) {
+                    $used[$run->cable][$run->id] = true;
+                    $families[$this->installation->catalogue->cable($run->cable)->family ?? ''] = true;
+                }
+            }
+        }
+
+        return [array_map(count(...), $used), $families];
     }
 
     /** Of the first element that is a line. */
@@ -284,7 +313,12 @@ final class QuickLine
             }
         }
         $code = sprintf('%s-%03d', $prefix, $highest === 0 ? 1 : $highest + 1);
-        $this->understood[] = new Understood('code', $code, false);
+        $this->understood[] = new Understood(
+            'code',
+            $code,
+            false,
+            $highest === 0 ? sprintf('the first of %s', $prefix) : sprintf('one more than %s-%03d', $prefix, $highest),
+        );
 
         return $code;
     }
@@ -308,22 +342,20 @@ final class QuickLine
         CableType $cable,
         array $legs,
     ): Termination {
-        [$like, $plan] = $this->habit($location, $side, $signal, $cable);
-        if ($plan === null) {
-            foreach ($this->installation->catalogue->plans() as $candidate) {
-                if (! $candidate->retired && $candidate->channelsFor($signal) !== []) {
-                    $plan ??= $candidate->id;
-                }
-            }
+        [$like, $because, $plans] = $this->habit($location, $side, $signal, $cable);
+        if ($plans === []) {
+            $because = sprintf('the first that carries %s; none ends here yet', $signal->name);
+            $plans = $this->fitting($signal);
         }
-        $plans = $plan === null ? [] : [$plan];
-        $name =
-            $plan === null
-                ? 'none: the end stays bare'
-                : $this->installation->catalogue->connector(
-                    $this->installation->catalogue->theContactPlan($plan)->connector,
-                )->name ?? $plan;
-        $this->understood[] = new Understood('connector '.$side->value, $name, false);
+        $names = array_map($this->connector(...), array_slice($plans, 0, 2));
+        $plans = array_slice($plans, 0, 1);
+        $this->understood[] = new Understood(
+            'connector '.$side->value,
+            $names[0] ?? 'none: the end stays bare',
+            false,
+            $plans === [] ? sprintf('no connector carries %s', $signal->name) : $because,
+            $names[1] ?? '',
+        );
 
         return new Termination(
             $location,
@@ -337,15 +369,39 @@ final class QuickLine
         );
     }
 
+    /** What a contact plan is for, as people call it. */
+    private function connector(string $plan): string
+    {
+        $connector = $this->installation->catalogue->theContactPlan($plan)->connector;
+
+        return $this->installation->catalogue->connector($connector)->name ?? $plan;
+    }
+
+    /** @return list<string> contact plans for a signal, each of a connector of its own */
+    private function fitting(SignalType $signal): array
+    {
+        $plans = [];
+        foreach ($this->installation->catalogue->plans() as $plan) {
+            if (! $plan->retired && $plan->channelsFor($signal) !== []) {
+                $plans[$plan->id] = $plan->connector;
+            }
+        }
+
+        return array_map(strval(...), array_keys(array_unique($plans)));
+    }
+
     /**
      * How such a signal ends elsewhere: at the same place with the same cable, at the same place, on the same side.
      *
-     * @return array{?End, ?string} the end that serves as the pattern, and its plan
+     * @return array{?End, string, list<string>} the end that serves as the pattern, which that is, and its plan and the
+     *     one after it
      */
     private function habit(string $location, Side $side, SignalType $signal, CableType $cable): array
     {
-        $best = [null, null];
+        $like = null;
+        $because = '';
         $most = 0;
+        $scores = [];
         foreach ($this->installation->runs() as $run) {
             $carries = array_filter(
                 $run->carries,
@@ -359,13 +415,17 @@ final class QuickLine
                     ($end->location === $location ? 4 : 0) +
                     ($run->cable === $cable->id ? 3 : 0) +
                     ($at === $side ? 2 : 0);
-                if ($plan !== null && $score > $most && $this->installation->catalogue->contactPlan($plan) !== null) {
-                    $best = [$end, $plan];
-                    $most = $score;
+                if ($plan === null || $score === 0 || $this->installation->catalogue->contactPlan($plan) === null) {
+                    continue;
                 }
+                if ($score > $most) {
+                    [$like, $because, $most] = [$end, sprintf('as %s ends at %s', $run->code, $at->value), $score];
+                }
+                $scores[$plan] = max($scores[$plan] ?? 0, $score);
             }
         }
+        arsort($scores);
 
-        return $best;
+        return [$like, $because, array_map(strval(...), array_keys($scores))];
     }
 }

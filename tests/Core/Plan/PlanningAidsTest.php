@@ -314,6 +314,9 @@ final class PlanningAidsTest extends TestCase
         yield 'no such place' => ['mic lectern > moon', 'to', 'No place has such a name'];
         yield 'no such way' => ['mic lectern > amp rack via cellar', 'ways', 'No way has such a name'];
         yield 'too many' => ['99 mic lectern > amp rack', 'cable', 'carries 48'];
+        yield 'three places' => ['mic lectern > stage box 1 > amp rack', 'line', 'a line for each stretch'];
+        yield 'three places, by words and arrow' => ['mic lectern to stage box 1 > amp rack', 'line', 'each stretch'];
+        yield 'mains' => ['mains amp rack > hall left', 'signal', 'not guessed'];
     }
 
     #[DataProvider('unclear')]
@@ -408,6 +411,19 @@ final class PlanningAidsTest extends TestCase
         self::assertSame(['trs-balanced'], $booth->a->plans);
         self::assertSame('55 mm', $booth->a->preparation->canonical());
         self::assertSame(['xlr3-male-cable-balanced'], $booth->b->plans);
+    }
+
+    public function test_every_guess_says_what_it_is_from_and_what_comes_next(): void
+    {
+        $guess = QuickLine::read('mic hall > rack', self::habits(), 'new');
+        $of = array_column($guess->understood, null, 'what');
+        self::assertSame('carries it on 2 runs here', $of['cable']->because);
+        self::assertSame('as A-1 ends at A', $of['connector A']->because);
+        self::assertNotSame('', $of['connector A']->instead);
+        self::assertNotSame($of['connector A']->took, $of['connector A']->instead);
+        foreach ($guess->understood as $each) {
+            self::assertSame($each->said, $each->because === '', $each->what);
+        }
     }
 
     public function test_where_nothing_is_usual_yet_an_end_is_as_anywhere(): void

@@ -64,14 +64,16 @@ const save = () =>
     <div v-if="guess" class="guess" aria-live="polite">
       <dl><template
             v-for="each in guess.understood"
-            :key="each.what"><div><dt>{{ each.what }}</dt><dd :class="{ filled: !each.said }">{{ each.took }}</dd></div>
+            :key="each.what"><div><dt>{{ each.what }}</dt><dd :class="{ filled: !each.said }">{{ each.took }}<small
+              v-if="each.because"
+              class="quiet">{{ each.because }}<template v-if="each.instead">; else {{ each.instead
+              }}</template></small></dd></div>
           </template>
         <div><dt>becomes</dt><dd>
           <b class="mono">{{ length(guess.cut.result) }}</b>, {{ guess.circuits }} {{ guess.circuits === 1 ? 'circuit'
             : 'circuits' }}, {{ guess.fittings }} {{ guess.fittings === 1 ? 'fitting' : 'fittings' }}</dd>
         </div></dl>
-      <p class="quiet">What is in italics was filled in from how this installation does it elsewhere. Nothing is saved
-        yet.</p>
+      <p class="quiet">What is in italics was filled in; below it stands from what. Nothing is saved yet.</p>
       <p
         v-for="finding in guess.findings"
         :key="finding.words"
@@ -109,6 +111,12 @@ dd {
 }
 dd.filled {
   font-style: italic;
+}
+dd small {
+  display: block;
+  max-width: 260px;
+  font-size: 12px;
+  font-style: normal;
 }
 p {
   margin: 6px 0 0;
