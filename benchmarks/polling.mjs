@@ -1,5 +1,5 @@
 /*
- * Twenty who poll for a minute, while somebody records:
+ * Twenty who have a page open for a minute, which asks for what is new as pages do, while somebody records:
  * node benchmarks/polling.mjs URL ADDRESS SIGN-IN PASSWORD [CLIENTS] [SECONDS]
  * URL: of a started application, as bin/start serves it with its four workers. ADDRESS: of an installation
  * that may be recorded on. Says how long answers took, of each address: half of them, 95 of 100, the longest.
@@ -7,8 +7,8 @@
 const [, , url, address, name, password, clients = '20', seconds = '60'] = process.argv
 if (!password) throw new Error('Say where, which installation, and as whom: URL ADDRESS SIGN-IN PASSWORD.')
 
-/** ms between two rounds of one client. */
-const PAUSE = 1000
+/** ms between two questions whether anything is new: resources/js/api/live.ts. */
+const PAUSE = 4000
 /** ms between two records. */
 const EVERY = 5000
 
@@ -56,27 +56,39 @@ const noted = (path, { took: ms, status }) => {
 }
 const rest = ms => new Promise(resolve => setTimeout(resolve, ms))
 
-async function poll(until) {
+/** What pages ask for when something is new, and how often at most (ms): where they call useLive. */
+const LEFT = { every: 20_000, path: () => 'outstanding' }
+const PAGES = [
+  [LEFT, { every: 5000, path: cursor => `schedule?since=${cursor}`, begins: 'schedule' }],
+  [LEFT, { every: 15_000, path: cursor => `site/since/${cursor}`, begins: 'site' }],
+  [
+    LEFT,
+    { every: 4000, path: () => 'tests/progress' },
+    { every: 4000, path: cursor => `schedule?since=${cursor}`, begins: 'schedule' },
+  ],
+  [LEFT, { every: 10_000, path: () => 'bench' }],
+]
+
+async function poll(until, page) {
   const client = new Client()
   await client.signIn()
-  let cursor = ''
-  let known = ''
-  const first = await client.ask(at('schedule'))
-  cursor = JSON.parse(first.text).cursor
-  let site = JSON.parse((await client.ask(at('site'))).text).cursor
+  const shown = []
+  for (const each of page) {
+    const { text } = each.begins ? await client.ask(at(each.begins)) : { text: '{}' }
+    shown.push({ ...each, cursor: JSON.parse(text).cursor, asked: Date.now(), known: '' })
+  }
   await rest(Math.random() * PAUSE)
   while (Date.now() < until()) {
-    // As pages do: what is shown is asked for when something is new.
     const since = await client.ask(at('since'))
     noted('since', since)
-    const isNew = since.text !== known
-    known = since.text
-    const pages = ['outstanding', 'tests/progress', `schedule?since=${cursor}`, `site/since/${site}`]
-    for (const path of isNew ? pages : []) {
+    for (const each of shown) {
+      // Asked a little early, it would wait another round.
+      if (since.text === each.known || Date.now() - each.asked < each.every - PAUSE / 2) continue
+      const path = each.path(each.cursor)
       const answer = await client.ask(at(path))
       noted(path.replace(/(since[=/]).*/, '$1…'), answer)
-      if (path.startsWith('schedule')) cursor = JSON.parse(answer.text).cursor
-      if (path.startsWith('site')) site = JSON.parse(answer.text).cursor
+      if (each.begins) each.cursor = JSON.parse(answer.text).cursor
+      Object.assign(each, { known: since.text, asked: Date.now() })
     }
     await rest(PAUSE)
   }
@@ -96,7 +108,7 @@ async function record(until) {
 
 let end = Infinity
 const until = () => end
-const all = [record(until), ...Array.from({ length: Number(clients) }, () => poll(until))]
+const all = [record(until), ...Array.from({ length: Number(clients) }, (_, i) => poll(until, PAGES[i % PAGES.length]))]
 end = Date.now() + Number(seconds) * 1000
 await Promise.all(all)
 const part = (sorted, share) => Math.round(sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))])
