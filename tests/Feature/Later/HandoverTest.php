@@ -62,6 +62,16 @@ final class HandoverTest extends TestCase
         return $path;
     }
 
+    public function test_without_a_cable_nothing_is_ready_and_there_is_no_pack(): void
+    {
+        $new = $this->as('lead')->postJson('/api/installations', ['name' => 'Nothing yet'])->assertCreated();
+        $at = '/api/i/'.$new->json('address');
+        $this->getJson($at.'/handover')->assertOk()->assertJson(['ready' => false, 'runs' => 0, 'clear' => 0]);
+        $refused = $this->postJson($at.'/packs')->assertStatus(422);
+        self::assertStringContainsString('no cable is planned', (string) $refused->json('message'));
+        self::assertSame([], $this->getJson($at.'/errands')->json('errands'));
+    }
+
     public function test_a_pack_is_in_the_lengths_of_whoever_makes_it(): void
     {
         $this->as('lead')->postJson('/api/packs?units=feet')->assertStatus(202);

@@ -82,7 +82,7 @@ final readonly class HandoverController
         }
 
         return new Answer([
-            'ready' => $gaps === [],
+            'ready' => $runs > 0 && $gaps === [],
             'runs' => $runs,
             'clear' => max(0, $runs - count($open)),
             'groups' => array_values($groups),

@@ -23,6 +23,7 @@ use App\Models\User;
 use App\Planning\Loaded;
 use App\Recording\Against;
 use App\Recording\Recorder;
+use App\Recording\Refused;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Response;
@@ -91,6 +92,9 @@ final readonly class PackController
         Errands $errands,
         ErrandLines $lines,
     ): Answer {
+        if ($stored->runs()->toBase()->reorder()->where('withdrawn', false)->doesntExist()) {
+            throw Refused::because('There is nothing to hand over: no cable is planned. A pack would say nothing.');
+        }
         $errand = $errands->ask($stored, $user, ErrandKind::Pack, ['units' => $asked->units->value]);
 
         return new Answer($lines->one($errand, $user), 202);

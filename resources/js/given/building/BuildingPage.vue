@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { Building, Point, Rerouted } from '../../api/building'
@@ -36,7 +37,15 @@ const changes = ref<Rerouted | null>(null)
 const load = async () => {
   building.value = await api.get('building?brief=1')
 }
-onMounted(() => attempt(load))
+const route = useRoute()
+const router = useRouter()
+onMounted(async () => {
+  await attempt(load)
+  // Whoever comes here to make the first of something begins with it.
+  const make = route.query.make
+  if (session.plans && (make === 'location' || make === 'way')) form.value = { kind: make, isNew: true }
+  if (make) void router.replace({ query: {} })
+})
 
 const kind = computed(() => chosen.value.split(':')[0])
 const id = computed(() => chosen.value.slice(chosen.value.indexOf(':') + 1))
@@ -57,7 +66,7 @@ const leading = computed(
   () => building.value?.ways.filter(each => each.part.from === id.value || each.part.to === id.value) ?? [],
 )
 const panelsHere = computed(() => building.value?.panels.filter(each => each.part.location === id.value) ?? [])
-const route = computed(() => building.value?.routes[shown.value] ?? [])
+const ways = computed(() => building.value?.routes[shown.value] ?? [])
 const byLoad = computed(() =>
   [...(building.value?.ways ?? [])].sort(
     (a, b) => (b.fill?.value ?? -1) - (a.fill?.value ?? -1) || b.runs.length - a.runs.length,
@@ -179,7 +188,7 @@ function stop() {
         <div class="canvas"><BuildingMap
           :building="building"
           :chosen="chosen"
-          :route="route"
+          :route="ways"
           :drawing="drawing"
           :from="from"
           :edits="session.plans"

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { Panel } from '../../api/building'
 import { inWords, length, short } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
+import { many } from '../../ui/words'
 import PanelDrawing from './PanelDrawing.vue'
 import WhyNote from '../../plan/why/WhyNote.vue'
 
@@ -20,7 +21,7 @@ const longest = computed(
 <template>
   <section>
     <h1>{{ panel.part.name }}</h1>
-    <p class="quiet">{{ place }} · {{ panel.part.rows }} rows of {{ panel.part.columns }} · tails cut
+    <p class="quiet">{{ place }} · {{ many(panel.part.rows, 'row') }} of {{ panel.part.columns }} · tails cut
       {{ panel.part.tails === 'graded'
         ? 'graded, each to its place' : 'equal, each like the longest' }}</p>
     <p v-if="edits" class="acts"><v-btn

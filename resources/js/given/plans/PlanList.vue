@@ -44,7 +44,7 @@ const shown = computed(() =>
       <tbody>
         <tr v-for="plan in shown" :key="plan.id" :class="{ retired: plan.retired }">
           <td><router-link :to="`/rules/plans/${plan.id}`">{{ plan.name }}</router-link></td>
-          <td class="mono">{{ plan.about }}</td>
+          <td>{{ plan.about }}</td>
           <td class="quiet">{{ plan.source === 'own' ? 'this installation' : plan.source === 'file' ? 'its file'
             : 'Sartal' }}{{ plan.retired ? ', retired' : '' }}</td>
           <td>{{ plan.used ? 'yes' : '' }}</td>

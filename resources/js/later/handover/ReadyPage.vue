@@ -4,7 +4,10 @@ import { onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useAttempt } from '../../ui/attempt'
 import { inWords } from '../../ui/units'
+import { late } from '../../ui/late'
 import HandoverFrame from './HandoverFrame.vue'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 type Ready = Schemas['HandoverPage']
 
@@ -23,8 +26,11 @@ const more = ref('')
 <template>
   <HandoverFrame :problem="problem" :loading="ready === null && !problem">
     <template v-if="ready">
+      <FirstSteps
+        v-if="ready.runs === 0"
+        why="There is nothing to hand over yet: it would be a list of no cables." />
       <p
-        v-if="ready.ready"
+        v-else-if="ready.ready"
         class="note good">
         <strong>Ready to be signed</strong>Every cable is made, in place, tested there and as it was released.
         <router-link to="/handover/pack">Make the pack</router-link>

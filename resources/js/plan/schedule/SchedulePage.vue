@@ -10,6 +10,7 @@ import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 import { undoLast } from '../../ui/undo'
 import { length, system } from '../../ui/units'
+import { late } from '../../ui/late'
 import ChangesDialog from './ChangesDialog.vue'
 import { filtered, sorted, type SortKey } from './filter'
 import BulkDialog from './BulkDialog.vue'
@@ -19,6 +20,8 @@ import RunForm from './RunForm.vue'
 import RunInspector from './RunInspector.vue'
 import { useMarks } from './useMarks'
 import { useRows } from './useRows'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 const session = useSession()
 const router = useRouter()
@@ -85,6 +88,16 @@ async function load(quietly = false) {
   }
 }
 onMounted(load)
+watch(
+  () => route.query.make,
+  make => {
+    if (!make) return
+    quick.value = session.plans && make === 'line'
+    importing.value = session.plans && make === 'table'
+    void router.replace({ query: { ...route.query, make: undefined } })
+  },
+  { immediate: true },
+)
 useLive(['decided', 'recorded'], 5000, () => !editing.value && load(true))
 watch(words, value => void router.replace({ query: { ...route.query, find: value || undefined } }))
 
@@ -317,11 +330,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         class="note failed"
         role="alert">{{ problem }} <v-btn size="small" variant="text" @click="load()">Try again</v-btn></p>
       <BeingMade v-else-if="loading && rows.length === 0" of="the schedule" />
-      <p
-        v-else-if="rows.length === 0"
-        class="empty">No runs yet. <template v-if="session.plans">Press <kbd>n</kbd> to add the first, or import a
-          CSV.</template>
-      </p>
+      <FirstSteps v-else-if="rows.length === 0" why="No cable is planned yet." />
       <p v-else-if="shown.length === 0" class="empty">No run fits these words. <v-btn
         size="small"
         variant="text"

@@ -3,6 +3,7 @@ import type { Answer } from '../../api/answers'
 import { ref, watch } from 'vue'
 import { api } from '../../api/client'
 import { useAttempt } from '../../ui/attempt'
+import { many } from '../../ui/words'
 
 /** A certifier's card: looked at first, then recorded, all of it or nothing. */
 const open = defineModel<boolean>({ required: true })
@@ -70,7 +71,7 @@ const record = () =>
         <p
           v-if="recorded"
           class="note good"
-          role="status"><strong>Recorded: {{ lines.length }} cables, in place.</strong></p>
+          role="status"><strong>Recorded: {{ many(lines.length, 'cable') }}, in place.</strong></p>
       </template>
       <p class="acts"><v-btn
         color="primary"

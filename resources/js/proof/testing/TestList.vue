@@ -11,8 +11,11 @@ import { filtered, sorted } from '../../plan/schedule/filter'
 import { useRows } from '../../plan/schedule/useRows'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
+import { late } from '../../ui/late'
 import CardDialog from './CardDialog.vue'
 import TestTabs from './TestTabs.vue'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 const session = useSession()
 const outbox = useOutbox()
@@ -125,7 +128,11 @@ async function takeAlong(some: Row[]) {
     <header>
       <h1>Test</h1><TestTabs />
       <v-text-field v-model="words" placeholder="find: a code, a place" aria-label="Find a cable to test" clearable />
-      <v-btn variant="outlined" color="primary" @click="takeAlong(shown)">Take {{ shown.length }} along</v-btn>
+      <v-btn
+        v-if="shown.length"
+        variant="outlined"
+        color="primary"
+        @click="takeAlong(shown)">Take {{ shown.length }} along</v-btn>
       <v-btn v-if="session.tests" variant="outlined" color="primary" @click="card = true">Certifier card …</v-btn>
     </header>
     <p
@@ -161,6 +168,9 @@ async function takeAlong(some: Row[]) {
     </section>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <BeingMade v-if="!loaded" />
+    <FirstSteps
+      v-else-if="all.length === 0 && !problem"
+      why="There is nothing to test yet: cables that are planned are tested here." />
     <p v-else-if="groups.length === 0 && !problem" class="quiet pad">No cable fits.</p>
     <section v-for="group in loaded ? groups : []" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.rows.length }}</span></h2>

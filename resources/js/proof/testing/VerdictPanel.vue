@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Entry, Fault, Judgement, NextReading, TestSheet, Trouble, Value, VerdictWord } from '../../api/test'
 import { point, said } from './reading'
+import { many } from '../../ui/words'
 
 /** What the reading comes to, what would explain it, which end to open, and what to read next. */
 const props = defineProps<{
@@ -87,7 +88,7 @@ const names = (trouble: Trouble, causes: number[]) =>
           ? `${all - read} to go` : 'Not all of it yet' }[judgement.verdict] }}</p>
       <p
         v-if="judgement.verdict === 'fails' && map && judgement.unread"
-        class="quiet">{{ judgement.unread }} lines are not read yet.</p>
+        class="quiet">{{ many(judgement.unread, 'line is', 'lines are') }} not read yet.</p>
       <p
         v-if="judgement.missing.length && (judgement.verdict !== 'incomplete' || all === read || !map)"
         class="quiet">Not done, or not all of it: {{ judgement.missing.map(each => each.words).join(', ') }}.</p>

@@ -6,6 +6,9 @@ import { useLive } from '../../api/live'
 import type { JobLine, Placed } from '../../api/bench'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
+import { late } from '../../ui/late'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 const router = useRouter()
 const jobs = ref<JobLine[]>([])
@@ -108,6 +111,9 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
         @click="together(marked)">Make {{ batch.length }} together</v-btn></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <BeingMade v-if="!loaded" />
+    <FirstSteps
+      v-else-if="jobs.length === 0 && !problem"
+      why="There is no job yet: cables that are planned become jobs." />
     <p v-else-if="groups.length === 0 && !problem" class="quiet pad">No job fits.</p>
     <section v-for="group in groups" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.jobs.length }}</span></h2>

@@ -9,6 +9,7 @@ import { useAttempt } from '../../ui/attempt'
 import BeingMade from '../../ui/BeingMade.vue'
 import Swatch from '../../ui/Swatch.vue'
 import { inWords, length, system, when } from '../../ui/units'
+import { many } from '../../ui/words'
 import RecordCut from './RecordCut.vue'
 import ReelBar from './ReelBar.vue'
 import ReelForm from './ReelForm.vue'
@@ -27,6 +28,7 @@ onMounted(() => attempt(load))
 const busy = computed(() => cutting.value?.cables.filter(each => each.assigned.length || each.unmet.length) ?? [])
 const idle = computed(() => cutting.value?.cables.filter(each => !each.assigned.length && !each.unmet.length) ?? [])
 const longest = (cable: CableCuts) => Math.max(...cable.assigned.map(each => Number.parseFloat(each.stock.left)))
+const pieces = computed(() => busy.value.reduce((sum, cable) => sum + cable.assigned.length, 0))
 const cuts = computed(() =>
   busy.value.reduce((sum, cable) => sum + cable.assigned.reduce((n, each) => n + each.cuts.length, 0), 0),
 )
@@ -59,8 +61,7 @@ async function saved(changes: Replanned | undefined, reel: string) {
   <main class="cutting">
     <header><h1>Cutting</h1><span
       v-if="cutting"
-      class="quiet">{{ cuts }} {{ cuts === 1 ? 'cut' : 'cuts' }} left, off {{ busy.reduce((sum, cable) => sum
-        + cable.assigned.length, 0) }} reels and offcuts</span>
+      class="quiet">{{ many(cuts, 'cut') }} left, off {{ many(pieces, 'reel or offcut', 'reels and offcuts') }}</span>
       <span class="space" />
       <v-btn
         v-if="edits"

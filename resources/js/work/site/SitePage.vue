@@ -8,9 +8,12 @@ import BeingMade from '../../ui/BeingMade.vue'
 import FigureSum from '../../ui/FigureSum.vue'
 import { type Label, leadsAway, readLabel } from '../../ui/label'
 import { inWords, length } from '../../ui/units'
+import { late } from '../../ui/late'
 import RunOnSite from './RunOnSite.vue'
 import { useScanner } from './useScanner'
 import { useSite } from './useSite'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 /** What an installer pulls, in its order, and how far every cable is. */
 const session = useSession()
@@ -170,8 +173,11 @@ watch(
       </div>
       <p class="caution">Ladders, ceiling voids and pulling force: two people, and local rules. Mains cables are pulled,
         joined and tested by licensed persons under local code, dead and proven dead.</p>
+      <FirstSteps
+        v-if="count.length === 0"
+        why="There is nothing to pull yet: cables that are planned are pulled and put in place from here." />
       <p
-        v-if="pulls.length === 0"
+        v-else-if="pulls.length === 0"
         class="quiet pad">{{ words || way ? 'Nothing fits. Show every way, or empty the field.'
           : 'Everything is pulled and done.' }}</p>
       <section

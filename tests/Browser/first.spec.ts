@@ -1,0 +1,64 @@
+import { expect, test } from './house'
+import { signIn } from './crew'
+
+test('from nothing, every page leads to the first place, the first way and the first line', async ({ page }) => {
+  await signIn(page, 'lead')
+  const cookie = (await page.context().cookies()).find(each => each.name === 'XSRF-TOKEN')?.value ?? ''
+  const made = await page.request.post('/api/installations', {
+    data: { name: 'Boat shed' },
+    headers: { Accept: 'application/json', 'X-XSRF-TOKEN': decodeURIComponent(cookie) },
+  })
+  const { address } = (await made.json()) as { address: string }
+  for (const [path, why] of [
+    ['handover', 'There is nothing to hand over yet'],
+    ['test', 'There is nothing to test yet'],
+    ['site', 'There is nothing to pull yet'],
+    ['bench', 'There is no job yet'],
+    ['schedule', 'No cable is planned yet.'],
+  ]) {
+    await page.goto(`/i/${address}/${path}`)
+    await expect(page.getByText(why!)).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Add the first place' })).toBeVisible()
+  }
+  const next = (name: string) => page.getByRole('link', { name })
+  for (const [press, name] of [
+    ['Add the first place', 'Slip'],
+    ['Add another place', 'Loft'],
+  ]) {
+    await next(press!).click()
+    await page.getByLabel('Name', { exact: true }).fill(name!)
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByText('Saved.')).toBeVisible()
+    await page.goto(`/i/${address}/bench`)
+  }
+  await next('Add the first way').click()
+  await expect(page.getByRole('heading', { name: 'New way' })).toBeVisible()
+  // Whoever comes back does not find it open once more.
+  await expect(page).toHaveURL(new RegExp(`/i/${address}/rules/building$`))
+  const form = page.locator('form').filter({ has: page.getByRole('heading', { name: 'New way' }) })
+  await form.getByLabel('Name', { exact: true }).fill('Rafters')
+  await form.getByLabel('Length, with its unit').fill('12 m')
+  for (const [end, place] of [
+    ['From', 'Slip'],
+    ['To', 'Loft'],
+  ]) {
+    await form.getByLabel(end!, { exact: true }).fill(place!)
+    await page.getByRole('option', { name: place! }).click()
+  }
+  await form.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
+
+  await page.goto(`/i/${address}/schedule`)
+  await next('Bring in a table').click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await next('Write the first line').click()
+  const line = page.getByLabel('How many, which signal, from > to, via')
+  await line.fill('mic slip > loft > quay')
+  await expect(page.getByText('Write a line for each stretch')).toBeVisible()
+  await line.fill('mic slip > loft')
+  const quick = page.getByRole('form', { name: 'Quick line' })
+  await expect(quick.getByText('none ends here yet').first()).toBeVisible()
+  await quick.getByRole('button', { name: 'Add A-001' }).click()
+  await expect(page.getByRole('row').filter({ hasText: 'A-001' })).toBeVisible()
+})
