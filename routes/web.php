@@ -155,7 +155,7 @@ Route::prefix('api')->group(function (): void {
                 Route::delete('reels/{id}', [SharedController::class, 'removeReel']);
             });
 
-            Route::get('crew/board', [CrewController::class, 'board']);
+            Route::get('crew/board', [CrewController::class, 'board'])->middleware('kept:seconds,told,people');
             Route::middleware('role:lead')->group(function (): void {
                 Route::get('crew', [CrewController::class, 'index']);
                 Route::post('crew', [CrewController::class, 'store']);
@@ -195,7 +195,7 @@ Route::prefix('api')->group(function (): void {
             Route::middleware('released')->group(function (): void {
                 Route::get('cutting', [CuttingController::class, 'show'])->middleware('kept:record,people,day');
                 Route::get('cutting/cut-list.pdf', [CuttingController::class, 'pdf'])->middleware('kept:record,day');
-                Route::get('bench', [BenchController::class, 'index']);
+                Route::get('bench', [BenchController::class, 'index'])->middleware('kept:jobs');
                 Route::get('present', [BenchController::class, 'present']);
                 Route::get('bench/{ids}', [BenchController::class, 'show']);
                 Route::get('bench/{ids}/since/{cursor}', [BenchController::class, 'since'])->where(
@@ -311,6 +311,7 @@ Route::prefix('api')->group(function (): void {
                 Route::get('places/{id}/leeway', [BuildingController::class, 'leeway'])->middleware('kept:record');
                 Route::post('places/{id}/move', [BuildingController::class, 'move']);
                 Route::post('runs', [RunController::class, 'store']);
+                Route::post('runs/lines', [RunController::class, 'storeAll']);
                 Route::post('runs/quick', [RunController::class, 'quick'])->name('reads.runs-quick');
                 Route::patch('runs', [RunController::class, 'bulk']);
                 Route::get('fits', [RunController::class, 'fits'])->middleware('kept');

@@ -36,6 +36,7 @@ use Sartal\Core\Work\Forecasting\Hand;
  *     stopped: list<QueueLine>,
  *     done: array{jobs: int, of: int},
  *     families: list<FamilyYield>,
+ *     at: string,
  * }
  * @phpstan-type BoardForecast array{
  *     hours: FigureShown,
@@ -109,6 +110,7 @@ final readonly class Board
                 'of' => count($lines),
             ],
             'families' => $this->families($stored),
+            'at' => now('UTC')->format('Y-m-d\TH:i:s\Z'),
         ];
     }
 

@@ -8,39 +8,11 @@ use App\Models\StoredInstallation;
 use App\Models\User;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
-use Sartal\Core\File\PlanEncoder;
-use Sartal\Core\Given\Installation\Build;
-use Sartal\Core\Work\Bench\Skill;
 
 /**
  * What the lead gave to whom: looms, jobs, and whatever takes a skill.
  *
- * @phpstan-import-type BeadShown from PlanEncoder
- * @phpstan-import-type QueueLine from Queue
- *
- * @phpstan-type JobLine array{
- *     mine: bool,
- *     id: string,
- *     codes: list<string>,
- *     cable: string,
- *     from: string,
- *     to: string,
- *     loom: string,
- *     loomId: string,
- *     build: value-of<Build>,
- *     settled: int,
- *     count: int,
- *     minutes: float,
- *     done: bool,
- *     next: string,
- *     where: string,
- *     begun: bool,
- *     hold: string|null,
- *     questions: int,
- *     skills: list<value-of<Skill>>,
- *     alike: string,
- *     strand: list<BeadShown>,
- * }
+ * @phpstan-type GivenTo array{looms: list<string>, jobs: list<string>, skills: list<string>}
  */
 final class Given
 {
@@ -78,35 +50,27 @@ final class Given
     /** @return array{looms: list<string>, assemblies: list<string>} ids of what one person was given */
     public function to(StoredInstallation $stored, User $person): array
     {
-        $rows = DB::table('assignments')
-            ->where('installation_id', $stored->id)
-            ->where('user_id', $person->id)
-            ->orderBy('key')
-            ->get(['kind', 'key']);
-        $of = static fn (string $kind): array => array_values(
-            $rows->where('kind', $kind)->map(static fn (object $row): string => (string) $row->key)->all(),
-        );
-
-        return ['looms' => $of('loom'), 'assemblies' => $of('assembly')];
+        return ['looms' => self::of($stored, $person, 'loom'), 'assemblies' => self::of($stored, $person, 'assembly')];
     }
 
-    /**
-     * @param  list<QueueLine>  $lines  of the queue
-     * @param  array<int|string, string>  $assemblyOf  by run, as they are today
-     * @return list<JobLine> each with whether it was given to this person
-     */
-    public function marked(StoredInstallation $stored, User $person, array $lines, array $assemblyOf): array
+    /** @return GivenTo what one person was given, by jobs as they are today */
+    public function atBench(StoredInstallation $stored, User $person, KeptJobs $jobs): array
     {
-        $given = $this->all($stored, $assemblyOf);
-        $has = static fn (string $kind, string $key): bool => in_array($person->key, $given[$kind][$key] ?? [], true);
+        $runs = self::of($stored, $person, 'assembly');
+        $assemblyOf = $runs === [] ? [] : $jobs->assemblyOf($stored);
 
-        return array_map(static function (array $line) use ($has): array {
-            $mine =
-                $has('assembly', $line['id']) ||
-                $has('loom', $line['loomId']) ||
-                array_filter($line['skills'], static fn (string $skill): bool => $has('skill', $skill)) !== [];
+        return [
+            'looms' => self::of($stored, $person, 'loom'),
+            'jobs' => array_map(static fn (string $run): string => $assemblyOf[$run] ?? $run, $runs),
+            'skills' => self::of($stored, $person, 'skill'),
+        ];
+    }
 
-            return ['mine' => $mine] + $line;
-        }, $lines);
+    /** @return list<string> keys of one kind */
+    private static function of(StoredInstallation $stored, User $person, string $kind): array
+    {
+        $rows = DB::table('assignments')->where('installation_id', $stored->id)->where('user_id', $person->id);
+
+        return array_values(array_map(strval(...), $rows->where('kind', $kind)->orderBy('key')->pluck('key')->all()));
     }
 }

@@ -29,6 +29,9 @@ final class KeptJobs
     /** s that others wait while one makes it. */
     private const PATIENCE = 600;
 
+    /** Jobs that are told by themselves: where it is more, all of them are. */
+    private const MOST = 300;
+
     /** @var array<string, JobBook> by the name under which it is kept, in this request */
     private array $known = [];
 
@@ -40,6 +43,33 @@ final class KeptJobs
     public function of(StoredInstallation $stored): array
     {
         return $this->whole($stored, static fn (JobBook $book): array => $book->lines());
+    }
+
+    public function cursor(StoredInstallation $stored): JobCursor
+    {
+        return JobCursor::at($this->book($stored));
+    }
+
+    /**
+     * @return ?list<KeptJob> those that may be others since, in their order; null where that may be any, or too many
+     */
+    public function news(StoredInstallation $stored, JobCursor $known): ?array
+    {
+        $book = $this->book($stored);
+        // A database that was restored may not have come so far.
+        $touched = $known->holds(JobCursor::at($book)) && $known->row <= $book->index->last
+            ? Touched::lately($stored, $known->row, $book->index->assemblyOf)
+            : null;
+        if ($touched === null || count($touched) > self::MOST) {
+            return null;
+        }
+        try {
+            $news = array_map(static fn (string $id): ?KeptJob => $book->job($id)?->line, $touched);
+        } catch (TornBook) {
+            return null;
+        }
+
+        return array_values(array_filter($news, static fn (?KeptJob $job): bool => $job !== null));
     }
 
     /** @return array<int|string, list<Stretch>> by assembly, in their order: what is left, as it is done in one go */
@@ -97,7 +127,7 @@ final class KeptJobs
         return $last === null ? $this->experience($stored) : self::said($last);
     }
 
-    private static function said(JobIndex $index): Experience
+    public static function said(JobIndex $index): Experience
     {
         return new Experience(new TimeBook($index->took), $index->looked, $index->found);
     }

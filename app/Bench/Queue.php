@@ -44,6 +44,27 @@ final readonly class Queue
     {
     }
 
+    /**
+     * What may be another since; where that may be any, all of it.
+     *
+     * @return array{jobs: list<QueueLine>, isPart: bool, cursor: string}
+     */
+    public function told(StoredInstallation $stored, ?JobCursor $known): array
+    {
+        // Taken before anything is read: what comes in between is then told twice rather than never.
+        $cursor = $this->jobs->cursor($stored);
+        $news = $known === null ? null : $this->jobs->news($stored, $known);
+        $times = $this->times->of($stored);
+
+        return [
+            'jobs' => $news === null
+                ? $this->of($stored)
+                : array_map(static fn (KeptJob $job): array => self::line($job, $times), $news),
+            'isPart' => $news !== null,
+            'cursor' => $cursor->text(),
+        ];
+    }
+
     /** @return list<QueueLine> */
     public function of(StoredInstallation $stored): array
     {

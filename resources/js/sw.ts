@@ -78,7 +78,7 @@ registerRoute(
 /** What Test, Bench and Site read. */
 const READS = [
   ...['schedule', 'outstanding', 'instruments', 'tests/progress', 'crew/board', 'site'],
-  ...['runs/[^/]+/test', 'bench', 'bench/[^/]+', 'bench/[^/]+/since/\\d+'],
+  ...['runs/[^/]+/test', 'bench', 'present', 'bench/[^/]+', 'bench/[^/]+/since/\\d+'],
 ]
 const TAKEN = new RegExp(`^/api/(session|i/[^/]+/(${READS.join('|')}))$`)
 registerRoute(

@@ -58,7 +58,7 @@ test('a whole 90-way end is loaded by keyboard alone, and a second person goes o
   await page.goto('/bench')
   // While somebody stands there, the next one is led past them.
   await expect
-    .poll(async () => ((await (await bench.get('/api/bench')).json()) as { people: unknown[] }).people.length, {
+    .poll(async () => ((await (await bench.get('/api/present')).json()) as { people: unknown[] }).people.length, {
       timeout: 40_000,
     })
     .toBe(0)

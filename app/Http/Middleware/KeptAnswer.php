@@ -33,6 +33,15 @@ final readonly class KeptAnswer
     /** Octets: what is larger is made each time. */
     private const MOST = 64_000_000;
 
+    /** Answers that follow from everything and are asked for again and again: kept for some seconds. */
+    private const SECONDS = 'seconds';
+
+    /** s that it may be old. */
+    private const AGE = 20;
+
+    /** Records between two that are made of all jobs. */
+    private const RECORDS = 500;
+
     /** What a document says of itself. */
     private const SAID = ['content-type', 'content-disposition', 'cache-control', 'x-content-type-options'];
 
@@ -43,8 +52,9 @@ final readonly class KeptAnswer
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next, string ...$topics): Response
     {
-        // What is told since a cursor is told once.
-        if (! $request->isMethod('GET') || $request->filled('since')) {
+        // What is told since a cursor is told once; what has to be of this moment is made in it.
+        $isNow = in_array(self::SECONDS, $topics, true) && ! $request->boolean('roughly');
+        if (! $request->isMethod('GET') || $request->filled('since') || $isNow) {
             return $next($request);
         }
         $stored = $this->container->make(StoredInstallation::class);
@@ -156,6 +166,12 @@ final readonly class KeptAnswer
             ' '.
             match ($topic) {
                 'record' => implode('.', Touched::last($stored)),
+                // Who takes them roughly goes on from there by what is told since.
+                'jobs' => $request->boolean('roughly')
+                    ? (string) intdiv(Touched::last($stored)[0], self::RECORDS)
+                    : implode('.', Touched::last($stored)),
+                self::SECONDS => (string) intdiv(now()->getTimestamp(), self::AGE),
+                'told' => (string) $stored->told,
                 'revision' => (string) $stored->revision,
                 'milestones' => (string) Touched::milestone($stored),
                 // What is left to be made follows from everything that was.

@@ -14,6 +14,9 @@ final readonly class TimeBook
     /** As many of a kind say enough. */
     private const ENOUGH = 5;
 
+    /** So many times as long is told apart where it need not be exact. */
+    private const STEP = 1.1;
+
     /** @var array<int|string, float> timing → min for one, of those that were measured often enough */
     private array $middle;
 
@@ -52,6 +55,19 @@ final readonly class TimeBook
         $pace = strstr($timing, ' ', true);
 
         return $this->middle[$timing] ?? $this->minutes(Pace::from($pace === false ? $timing : $pace));
+    }
+
+    /** The same as long as nothing takes a tenth or so longer, or shorter, and as much is measured often enough. */
+    public function roughly(): string
+    {
+        $middle = $this->middle;
+        ksort($middle, SORT_STRING);
+        $steps = [];
+        foreach ($middle as $timing => $minutes) {
+            $steps[] = sprintf('%s %d', $timing, $minutes > 0.0 ? (int) floor(log($minutes) / log(self::STEP)) : -1000);
+        }
+
+        return implode("\n", $steps);
     }
 
     public function isMeasured(Pace $pace): bool

@@ -1,6 +1,7 @@
 import type { Schemas } from './types'
 
-export type JobLine = Schemas['JobLine']
+export type JobLine = Schemas['QueueLine']
+export type Given = Schemas['GivenTo']
 export type Placed = Schemas['StandsAt']
 export type Job = Schemas['JobPage']
 export type Step = Schemas['JobStep']

@@ -50,6 +50,17 @@ final class ExperienceTest extends TestCase
         ]);
     }
 
+    public function test_times_are_roughly_the_same_until_one_is_another_by_a_tenth_or_is_new(): void
+    {
+        $five = self::book([0.7, 0.7, 0.7, 0.7, 0.7]);
+        self::assertSame($five->roughly(), self::book([0.7, 0.7, 0.71, 0.9, 0.1])->roughly());
+        self::assertSame($five->roughly(), self::book([0.7, 0.7, 0.7, 0.7, 0.7, 0.7])->roughly());
+        foreach ([[0.7, 0.7, 0.7, 0.7], [0.8, 0.8, 0.8, 0.8, 0.8], [0.6, 0.6, 0.6, 0.6, 0.6]] as $others) {
+            self::assertNotSame($five->roughly(), self::book($others)->roughly());
+        }
+        self::assertSame((new TimeBook())->roughly(), (new TimeBook(['tin' => Ascending::of([1.0])]))->roughly());
+    }
+
     public function test_a_step_that_was_timed_often_enough_takes_its_own_time(): void
     {
         $few = self::book([1.0, 1.0, 1.0, 1.0]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Work;
 
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\TestCase;
 
@@ -21,14 +22,9 @@ final class BoardTest extends TestCase
             'kind' => 'loom',
             'key' => 'L99',
         ])->assertUnprocessable();
-        $mine = collect($this->as('bench')->getJson('/api/bench')->json('jobs'))->where('mine', true);
-        self::assertSame(['L4'], $mine->pluck('loomId')->unique()->values()->all());
-        self::assertSame(
-            0,
-            collect($this->as('bench2')->getJson('/api/bench')->json('jobs'))
-                ->where('mine', true)
-                ->count(),
-        );
+        $given = fn (string $who): array => $this->as($who)->getJson('/api/present')->assertOk()->json('given');
+        self::assertSame(['looms' => ['L4'], 'jobs' => [], 'skills' => []], $given('bench'));
+        self::assertSame(['looms' => [], 'jobs' => [], 'skills' => []], $given('bench2'));
         $given = $this->as('lead')->getJson('/api/crew')->json('given.0.id');
         $this->deleteJson('/api/crew/given/'.$given)->assertOk();
         self::assertSame([], $this->getJson('/api/crew')->json('given'));
@@ -55,6 +51,57 @@ final class BoardTest extends TestCase
         $stuck = $this->getJson('/api/crew/board')->json('forecast.stuck');
         self::assertNotEmpty($stuck);
         self::assertStringContainsString('mains', implode($stuck));
+    }
+
+    /** Given by one of its runs: it is found as it is joined today. */
+    public function test_a_job_that_was_given_is_told_as_it_is_called_today(): void
+    {
+        $joined = collect($this->as('lead')->getJson('/api/bench')->json('jobs'))
+            ->first(static fn (array $job): bool => count($job['codes']) > 1);
+        $run = collect($joined['codes'])->last();
+        self::assertNotSame($joined['id'], $run, 'it is called after another one of its runs');
+        $this->give('A-119');
+        // As it was given before it was joined.
+        DB::table('assignments')->update(['key' => $run]);
+        self::assertSame([$joined['id']], $this->as('bench')->getJson('/api/present')->json('given.jobs'));
+    }
+
+    /** Asked for again and again, the board is some seconds old, and says so; a decision is never left out. */
+    public function test_the_board_is_kept_for_some_seconds_for_those_who_take_it_so(): void
+    {
+        $this->travelTo('2026-11-02 09:00:00');
+        $first = $this->as('lead')->getJson('/api/crew/board?roughly=1')->assertOk()->json();
+        self::assertSame('2026-11-02T09:00:00Z', $first['at']);
+        $hold = fn (string $run) => $this->postJson('/api/bench/'.$run.'/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'held',
+            'run' => $run,
+            'note' => 'out of boots',
+            'at' => now('UTC')->format('Y-m-d\TH:i:s\Z'),
+        ])->assertCreated();
+        $hold('A-121');
+        $this->travel(5)->seconds();
+        self::assertSame($first, $this->getJson('/api/crew/board?roughly=1')->json(), 'five seconds later');
+        $now = $this->getJson('/api/crew/board')->json();
+        self::assertCount(count($first['stopped']) + 1, $now['stopped'], 'who looks now sees it');
+        $this->travel(25)->seconds();
+        $later = $this->getJson('/api/crew/board?roughly=1')->json();
+        self::assertSame($now['stopped'], $later['stopped']);
+        self::assertSame('2026-11-02T09:00:30Z', $later['at']);
+        $this->give('A-119');
+        $this->travel(1)->seconds();
+        self::assertSame('2026-11-02T09:00:31Z', $this->getJson('/api/crew/board?roughly=1')->json('at'));
+    }
+
+    private function give(string $run): void
+    {
+        $this->as('lead')
+            ->postJson('/api/crew/given', [
+                'person' => $this->person('bench')->key,
+                'kind' => 'assembly',
+                'key' => $run,
+            ])
+            ->assertCreated();
     }
 
     public function test_fewer_benches_take_longer_and_a_shared_tool_is_saved_like_any_decision(): void

@@ -330,6 +330,44 @@ final class KeptJobsTest extends TestCase
         }
     }
 
+    /** Whoever goes on from a cursor knows what whoever reads all of it is told. */
+    public function test_what_is_told_since_a_cursor_makes_of_what_was_known_what_is_so_now(): void
+    {
+        $known = $this->as('lead')->getJson('/api/bench?roughly=1')->assertOk()->json();
+        self::assertFalse($known['isPart']);
+        $record = fn (string $run, string $kind) => $this->postJson('/api/bench/'.$run.'/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => $kind,
+            'run' => $run,
+            'note' => 'waits for boots',
+        ])->assertCreated();
+        DB::table('events')->update(['created_at' => now()->subHour()]);
+        $told = $this->getJson('/api/bench?since='.$known['cursor'])->json();
+        self::assertSame([[], true], [$told['jobs'], $told['isPart']], 'nothing was recorded');
+
+        $record('A-121', 'held');
+        $record('M-201', 'asked');
+        self::assertSame($known, $this->getJson('/api/bench?roughly=1')->json(), 'all of it is not made again');
+        $told = $this->getJson('/api/bench?since='.$known['cursor'])->json();
+        self::assertTrue($told['isPart']);
+        self::assertEqualsCanonicalizing(['A-121', 'M-201'], array_column($told['jobs'], 'id'));
+        $news = array_column($told['jobs'], null, 'id');
+        $whole = $this->getJson('/api/bench')->json();
+        self::assertSame(
+            $whole['jobs'],
+            array_map(static fn (array $job): array => $news[$job['id']] ?? $job, $known['jobs']),
+        );
+        self::assertSame($whole['cursor'], $told['cursor']);
+
+        $version = (int) $this->getJson('/api/runs/A-118')->json('version');
+        $this->patchJson('/api/runs/A-118', ['version' => $version, 'line' => ['note' => 'by the window']])->assertOk();
+        $after = $this->getJson('/api/bench?since='.$told['cursor'])->json();
+        self::assertFalse($after['isPart'], 'after a decision it is all of them');
+        self::assertFalse($this->getJson('/api/bench?since=7.nonsense')->json('isPart'));
+        $ahead = preg_replace('~\d+$~', '999999', (string) $after['cursor']);
+        self::assertFalse($this->getJson('/api/bench?since='.$ahead)->json('isPart'), 'the record went back');
+    }
+
     public function test_a_record_has_its_own_job_looked_at_again_and_no_other(): void
     {
         $kept = self::kept()->of($this->installation);

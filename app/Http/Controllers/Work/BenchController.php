@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Work;
 
 use App\Bench\Given;
 use App\Bench\Job;
+use App\Bench\JobCursor;
 use App\Bench\Jobs;
 use App\Bench\KeptJobs;
 use App\Bench\Places;
@@ -19,6 +20,7 @@ use App\Contract\ShapeDecoder;
 use App\Documents\Drawing\PdfCanvas;
 use App\Documents\TravellerDrawing;
 use App\Http\Requests\Ends\UnitsAsked;
+use App\Http\Requests\Work\JobsAsked;
 use App\Http\Requests\Work\PlaceTaken;
 use App\Http\Requests\Work\ReworkAsked;
 use App\Http\Resources\Work\JobResource;
@@ -44,7 +46,8 @@ use Sartal\Core\Work\Bench\ReworkPlanner;
 /**
  * Bench: the queue, one job, and what is confirmed in it.
  *
- * @phpstan-import-type JobLine from Given
+ * @phpstan-import-type GivenTo from Given
+ * @phpstan-import-type QueueLine from Queue
  * @phpstan-import-type JobPage from JobResource
  * @phpstan-import-type JobState from JobStateResource
  *
@@ -73,29 +76,29 @@ final readonly class BenchController
     }
 
     /**
-     * @return Answer<array{jobs: list<JobLine>, people: list<StandsAt>}>
+     * Unchanged, it is not even sent again; of what is known up to a cursor, the jobs that may be others since.
+     *
+     * @return Answer<array{jobs: list<QueueLine>, isPart: bool, cursor: string}>
      */
     public function index(
-        #[CurrentUser] User $user,
+        #[Query(JobsAsked::class)] JobsAsked $asked,
         StoredInstallation $stored,
         Queue $queue,
-        KeptJobs $kept,
-        Given $given,
     ): Answer {
-        return new Answer([
-            'jobs' => $given->marked($stored, $user, $queue->of($stored), $kept->assemblyOf($stored)),
-            'people' => $this->places->others($stored),
-        ]);
+        return new Answer($queue->told($stored, JobCursor::read($asked->since)));
     }
 
     /**
-     * Who is at which job: people come and go more often than jobs change.
+     * Who is at which job, and what whoever asks was given: both are others more often than jobs, or to each another.
      *
-     * @return Answer<array{people: list<StandsAt>}>
+     * @return Answer<array{people: list<StandsAt>, given: GivenTo}>
      */
-    public function present(StoredInstallation $stored): Answer
+    public function present(#[CurrentUser] User $user, StoredInstallation $stored, Given $given): Answer
     {
-        return new Answer(['people' => $this->places->others($stored)]);
+        return new Answer([
+            'people' => $this->places->others($stored),
+            'given' => $given->atBench($stored, $user, $this->kept),
+        ]);
     }
 
     /**

@@ -13,6 +13,7 @@ use App\Changes\Decision;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\FileParts;
+use App\Contract\Query;
 use App\Contract\Refusal;
 use App\Contract\Slips;
 use App\Formats\BadLine;
@@ -20,6 +21,7 @@ use App\Http\Requests\Who\Assignment;
 use App\Http\Requests\Who\AssignmentKind;
 use App\Http\Requests\Who\MemberChange;
 use App\Http\Requests\Who\NewMember;
+use App\Http\Requests\Work\BoardAsked;
 use App\Http\Requests\Work\WorkshopChange;
 use App\Http\Resources\Who\CrewResource;
 use App\Models\Membership;
@@ -80,8 +82,11 @@ final readonly class CrewController
     }
 
     /** @return Answer<BoardShown> */
-    public function board(StoredInstallation $stored, Board $board): Answer
-    {
+    public function board(
+        #[Query(BoardAsked::class)] BoardAsked $asked,
+        StoredInstallation $stored,
+        Board $board,
+    ): Answer {
         return new Answer($board->of($stored));
     }
 

@@ -1,53 +1,31 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ApiError } from '../../api/client'
-import { useLive } from '../../api/live'
-import type { JobLine, Placed } from '../../api/bench'
+import { api } from '../../api/client'
+import type { JobLine } from '../../api/bench'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 import { late } from '../../ui/late'
+import { useJobs } from './useJobs'
 
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 const router = useRouter()
-const jobs = ref<JobLine[]>([])
-const people = ref<Placed[]>([])
+const { jobs, people, problem, loaded, ready, isMine } = useJobs()
 const words = ref('')
-const problem = ref('')
-const loaded = ref(false)
 const marked = ref<string[]>([])
 
-async function load() {
-  try {
-    const answer = await api.get('bench')
-    jobs.value = answer.jobs
-    people.value = answer.people
-    problem.value = ''
-  } catch (error) {
-    problem.value = error instanceof ApiError ? error.message : String(error)
-  }
-  loaded.value = true
-}
 /** Jobs that open without a network: what was given to whoever is here, and what is in hand. */
 const ALONG = 12
 async function takeAlong() {
   if (!('serviceWorker' in navigator) || !navigator.serviceWorker.controller) return
   for (const job of jobs.value
-    .filter(each => !each.done && (each.mine || each.begun))
-    .sort((a, b) => Number(b.mine) - Number(a.mine))
+    .filter(each => !each.done && (isMine(each) || each.begun))
+    .sort((a, b) => Number(isMine(b)) - Number(isMine(a)))
     .slice(0, ALONG))
     await api.get(`bench/${job.id}`).catch(() => undefined)
 }
-onMounted(async () => {
-  await load()
-  void takeAlong()
-})
-useLive(['decided', 'recorded', 'told'], 10_000, load)
-useLive(['present'], 10_000, async () => {
-  const present = await api.get('present').catch(() => null)
-  if (present) people.value = present.people
-})
+void ready.then(takeAlong)
 
 const fits = (job: JobLine) =>
   words.value
@@ -61,7 +39,7 @@ const fits = (job: JobLine) =>
         .includes(word),
     )
 const onlyMine = ref(false)
-const shown = computed(() => jobs.value.filter(job => fits(job) && (!onlyMine.value || job.mine)))
+const shown = computed(() => jobs.value.filter(job => fits(job) && (!onlyMine.value || isMine(job))))
 const groups = computed(() =>
   [
     { name: 'Stopped', jobs: shown.value.filter(job => job.hold && !job.done) },
@@ -103,7 +81,7 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
       aria-label="Find a job"
       clearable />
       <label
-        v-if="jobs.some(job => job.mine)"
+        v-if="jobs.some(isMine)"
         class="mine"><input v-model="onlyMine" type="checkbox"> given to me</label>
       <v-btn
         v-if="batch.length > 1"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
+import { useLive } from '../../api/live'
 import type { Board } from '../../api/crew'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
@@ -10,14 +10,14 @@ import CrewTabs from './CrewTabs.vue'
 
 const board = ref<Board | null>(null)
 const { problem, attempt } = useAttempt()
-const load = () =>
+const load = (now = false) =>
   attempt(async () => {
-    board.value = await api.get('crew/board')
+    board.value = await api.get(now ? 'crew/board' : 'crew/board?roughly=1')
   })
-onMounted(load)
-useIntervalFn(() => {
-  if (!document.hidden) void load()
-}, 15_000)
+onMounted(() => load())
+useLive(['decided', 'recorded', 'told', 'present'], 15_000, () => load())
+/** What it follows from is told at once; the board is made of all of it, and may be some seconds old. */
+const at = computed(() => (board.value ? new Date(board.value.at).toLocaleTimeString() : ''))
 
 const day = (iso: string) =>
   new Date(`${iso}T12:00:00`).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
@@ -54,7 +54,8 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
           : `Off the bench by ${day(board.forecast.finish)}` }}</p>
         <p class="clock">
           <FigureSum :figure="board.forecast.hours" /> of the clock · {{ board.done.jobs }} of {{ board.done.of }} jobs
-          have left the bench</p>
+          have left the bench. <span class="quiet">As of {{ at }}.</span>
+          <v-btn variant="text" size="small" @click="load(true)">Look now</v-btn></p>
         <p class="quiet">By {{ board.forecast.basis }}.<template v-if="board.forecast.bottleneck"> What holds it up:
           <b>{{ board.forecast.bottleneck }}</b>.</template>
         </p>
