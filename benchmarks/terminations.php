@@ -67,9 +67,8 @@ $grown = static function (int $count) use ($in): Installation {
         $guess = QuickLine::read(
             $n % 8 === 0 ? '24 mic stage box 1 > amp rack' : 'mic lectern > amp rack',
             $in,
-            'G-'.$n,
         );
-        $request = $guess->request;
+        $request = $guess->requests[0];
         $proposal = $proposer->propose(
             new RunRequest(
                 'G-'.$n,

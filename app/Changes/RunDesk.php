@@ -26,6 +26,9 @@ final readonly class RunDesk
     private const STALE =
         'Somebody has changed one of these runs meanwhile. Nothing was changed; look again and '.'repeat.';
 
+    /** Runs that are named one by one. */
+    private const NAMED = 4;
+
     public function __construct(private ChangeLog $log, private RunLines $lines)
     {
     }
@@ -74,6 +77,49 @@ final readonly class RunDesk
         return new RunWritten(
             $proposals[0]->run->id,
             $this->log->write(Decision::on($loaded, $by, $words, $edits, pins: $pins)),
+        );
+    }
+
+    /**
+     * Several that were written in one go: all of them, or none and what is wrong with each.
+     *
+     * @param  list<array<int|string, string>>  $lines  one at least
+     *
+     * @throws BadLine
+     */
+    public function addLines(Loaded $loaded, Author $by, array $lines): RunWritten
+    {
+        $keys = RunKeys::of($loaded->installation);
+        $codes = RunKeys::codes($loaded->installation);
+        $proposals = $slips = [];
+        foreach ($lines as $i => $values) {
+            $code = trim($values['code'] ?? '');
+            try {
+                if (isset($codes[$code])) {
+                    throw BadLine::because('code', $code, 'A run has this code already. Give each a code of its own.');
+                }
+                $codes[$code] = true;
+                $proposals[] = $this->lines->unfold($loaded, $values, $keys->next($code));
+            } catch (BadLine $bad) {
+                foreach ($bad->slips as $slip) {
+                    $slips[] = new Slip(sprintf('runs.%d.line.%s', $i, $slip->field), $slip->value, $slip->remedy);
+                }
+            }
+        }
+        if ($slips !== []) {
+            throw new BadLine($slips);
+        }
+        if ($proposals === []) {
+            throw BadLine::because('runs', '', 'Write a line for each run.');
+        }
+        $edits = array_merge(...array_map(RunEdits::added(...), $proposals));
+        $names = array_map(static fn (Proposal $each): string => $each->run->code, $proposals);
+        $words = count($names) > self::NAMED ? sprintf('%d runs', count($names)) : implode(', ', $names);
+        $pins = RunEdits::pins($loaded, $proposals);
+
+        return new RunWritten(
+            $proposals[0]->run->id,
+            $this->log->write(Decision::on($loaded, $by, $words.' added', $edits, pins: $pins)),
         );
     }
 

@@ -9,11 +9,11 @@ use App\Formats\RunLine;
 use App\Models\StoredInstallation;
 use App\Planning\Loaded;
 use App\Planning\RunKeys;
+use App\Planning\ShippedUsuals;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Proposing\CannotPropose;
 use Sartal\Core\Plan\Proposing\Proposal;
 use Sartal\Core\Plan\Proposing\Proposer;
-use Sartal\Core\Plan\Proposing\QuickGuess;
 use Sartal\Core\Plan\Proposing\QuickLine;
 
 /** What a planner writes, read: a line of fields or of words becomes the run that it would be. Nothing is saved. */
@@ -48,26 +48,45 @@ final readonly class RunLines
     }
 
     /**
-     * What a quick line would become.
+     * What lines of words would become, each with those before it: codes go on from one to the next.
      *
-     * @return array{proposal: Proposal, guess: QuickGuess}
-     *
-     * @throws BadLine naming what was not understood
+     * @return list<QuickRead>
      */
     public function quick(Loaded $loaded, string $text): array
     {
-        try {
-            $guess = QuickLine::read($text, $loaded->installation, RunKeys::of($loaded->installation)->next('quick'));
-            $id = RunKeys::of($loaded->installation)->next($guess->request->code);
-            $guess = QuickLine::read($text, $loaded->installation, $id);
-
-            return [
-                'proposal' => (new Proposer($loaded->installation->catalogue))->propose($guess->request),
-                'guess' => $guess,
-            ];
-        } catch (CannotPropose $cannot) {
-            throw BadLine::because(RunKeys::field($cannot->field), $cannot->value, $cannot->getMessage());
+        $read = [];
+        $in = $loaded->installation;
+        foreach (preg_split('~\R~u', $text) ?: [] as $line) {
+            if (trim($line) === '') {
+                continue;
+            }
+            $each = self::line(trim($line), $in);
+            $in = $each->with;
+            $read[] = $each;
         }
+
+        return $read;
+    }
+
+    private static function line(string $text, Installation $in): QuickRead
+    {
+        try {
+            $guess = QuickLine::read($text, $in, ShippedUsuals::all());
+            $proposals = array_map((new Proposer($in->catalogue))->propose(...), $guess->requests);
+        } catch (CannotPropose $cannot) {
+            return new QuickRead($text, [], [], $in, $cannot);
+        }
+        $with = array_reduce(
+            $proposals,
+            static fn (Installation $so, Proposal $each): Installation => $so->withRun(
+                $each->run,
+                $each->fittings,
+                $each->circuits,
+            ),
+            $in,
+        );
+
+        return new QuickRead($text, $proposals, $guess->understood, $with);
     }
 
     /**

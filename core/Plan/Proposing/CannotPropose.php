@@ -9,8 +9,13 @@ use DomainException;
 /** A request that cannot be unfolded; the field it is about, the value, and the remedy. */
 final class CannotPropose extends DomainException
 {
-    private function __construct(public readonly string $field, public readonly string $value, string $message)
-    {
+    /** @param  bool  $isNoPlace  a place that does not exist was named: it could be made */
+    private function __construct(
+        public readonly string $field,
+        public readonly string $value,
+        string $message,
+        public readonly bool $isNoPlace = false,
+    ) {
         parent::__construct($message);
     }
 
@@ -53,6 +58,12 @@ final class CannotPropose extends DomainException
     public static function unsaid(string $field, string $value, string $remedy): self
     {
         return new self($field, $value, $remedy);
+    }
+
+    /** A place that does not exist. */
+    public static function noPlace(string $field, string $value): self
+    {
+        return new self($field, $value, 'No place has such a name. Make it, or say another.', true);
     }
 
     public static function carriesNothing(string $cable, string $signal): self

@@ -7,12 +7,9 @@ namespace Sartal\Core\Plan\Proposing;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\HazardDomain;
 use Sartal\Core\Given\Catalogue\SignalType;
-use Sartal\Core\Given\Installation\Build;
-use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Given\Installation\Way;
-use Sartal\Core\Given\Measure\InvalidMeasure;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Ways\Routing\ByWayOf;
 use Sartal\Core\Ways\Routing\Cargo;
@@ -23,110 +20,116 @@ use Sartal\Core\Ways\Routing\Router;
  * A run from one line of words: "24 mic stage box 1 > amp rack patch via
  * under-stage tray". How many, of which signal, from where, to where, through
  * what, and where legs are unequal how long each is: "legs 300 > 300/375 mm".
- * The rest is filled in from what the installation does elsewhere; every
- * guess is named, with what it is guessed from and what would have been next.
- * Cables and connectors of mains are never guessed.
+ * Or a loose lead, by how long it is: "10 m mic lead".
+ * The rest is filled in from what the installation does elsewhere, else from
+ * what is usual; every guess is named, with what it is guessed from and what
+ * would have been next. Cables and connectors of mains are never guessed.
  */
 final class QuickLine
 {
+    /** Lines that a cable each is guessed for, at most. */
+    private const MOST = 96;
+
+    /** How far from what a signal wants a line may be: tolerances of types that are meant for each other. */
+    private const MATCHED = 0.12;
+
     /** @var list<Understood> */
     private array $understood = [];
 
-    private function __construct(private readonly Installation $installation)
-    {
+    private readonly Habits $habits;
+
+    private function __construct(
+        private readonly Installation $installation,
+        private readonly Usuals $usuals,
+        private readonly QuickText $text,
+    ) {
+        $this->habits = new Habits($installation, $text->length !== null);
     }
 
     /** @throws CannotPropose naming what was not understood and how to say it */
-    public static function read(string $text, Installation $installation, string $id): QuickGuess
+    public static function read(string $text, Installation $installation, Usuals $usuals = new Usuals()): QuickGuess
     {
-        return (new self($installation))->guess($text, $id);
+        return (new self($installation, $usuals, QuickText::read($text)))->guess($text);
     }
 
-    private function guess(string $text, string $id): QuickGuess
+    private function guess(string $text): QuickGuess
     {
-        [$text, $legs] = $this->legs($text);
-        if (
-            preg_match(
-                '~^\s*(?:(\d+)\s*[x×]?\s+)?(.+?)\s*(?:>|→|\bto\b)\s*(.+?)(?:\s+via\s+(.+))?\s*$~ui',
-                $text,
-                $m,
-            ) !== 1
-        ) {
-            throw CannotPropose::unreadable($text);
+        $said = $this->text;
+        if ($said->legs !== '') {
+            $this->understood[] = new Understood('legs', $said->legs, true);
         }
-        if (preg_match('~>|→~u', $m[3].($m[4] ?? '')) === 1) {
-            throw CannotPropose::chained($text);
-        }
-        $count = $m[1] === '' ? 1 : (int) $m[1];
-        [$signal, $rest] = $this->signal($m[2]);
+        [$signal, $rest, $words] = $this->signal($said->what);
         if ($signal->domain === HazardDomain::Mains) {
             throw CannotPropose::mains($text);
         }
-        $from = $this->location('from', $rest);
-        $to = $this->location('to', $m[3]);
-        $said = $this->ways($m[4] ?? '');
-        $cable = $this->cable($count, $signal);
-        $ways = $this->pins($said, $from, $to, $cable);
-        $code = $this->code($cable->prefix);
-        $build = $this->build($cable->id);
-        $a = $this->end($from, Side::A, $signal, $cable, $legs[0]);
-        $b = $this->end($to, Side::B, $signal, $cable, $legs[1]);
+        $usual = $this->usuals->of($signal, $said->length !== null, $words);
+        [$from, $to] = $said->length === null
+            ? [$this->location('from', $rest), $this->location('to', $said->where)]
+            : $this->store($said->where);
+        $ways = $said->length === null ? $this->ways($said->via) : [];
+        [$cable, $many] = $this->cable($said->count, $signal, $usual);
+        $ways = $said->length === null ? $this->pins($ways, $from, $to, $cable) : [];
+        $codes = $this->codes($cable->prefix, $many);
+        $build = $this->habits->build($cable->id);
+        $a = $this->end($from, Side::A, $signal, $cable, $said->legsA, $usual);
+        $b = $this->end($to, Side::B, $signal, $cable, $said->legsB, $usual);
+        $ids = RunCodes::free($this->installation);
+        $requests = [];
+        foreach ($codes as $code) {
+            $requests[] = new RunRequest(
+                $ids->id($code),
+                $code,
+                $cable->id,
+                [$signal->id],
+                $build,
+                $a,
+                $b,
+                $ways,
+                length: $said->length,
+            );
+        }
 
-        return new QuickGuess(
-            new RunRequest($id, $code, $cable->id, [$signal->id], $build, $a, $b, $ways),
-            $this->understood,
+        return new QuickGuess($requests, $this->understood);
+    }
+
+    /** @return array{SignalType, string, list<string>} the signal, the words that are left, and all of them */
+    private function signal(string $said): array
+    {
+        $words = Words::split($said);
+        $isLead = $this->text->length !== null;
+        // Of a line something is left that says where it begins.
+        $least = $isLead ? 1 : 2;
+        $catalogue = $this->installation->catalogue;
+        foreach (count($words) < $least ? [] : $catalogue->signals() as $signal) {
+            foreach ([...$signal->words, $signal->id] as $name) {
+                if (in_array(mb_strtolower($name), $words, true)) {
+                    return $this->meant($signal, mb_strtolower($name), $words);
+                }
+            }
+        }
+        [$id, $name] = $this->usuals->named($isLead, $words) ?? ['', ''];
+        $signal = count($words) < $least ? null : $catalogue->signal($id);
+        if ($signal !== null) {
+            return $this->meant($signal, $name, $words);
+        }
+        throw CannotPropose::unsaid(
+            'signal',
+            $said,
+            sprintf('Say which signal, such as %s.', implode(', ', $this->examples())),
         );
     }
 
     /**
-     * @return array{string, array{list<Length>, list<Length>}} the words that are left, and the legs of each end
-     *
-     * @throws CannotPropose
+     * @param  list<string>  $words
+     * @return array{SignalType, string, list<string>}
      */
-    private function legs(string $text): array
+    private function meant(SignalType $signal, string $by, array $words): array
     {
-        if (preg_match('~^(.+?)[\s,]+(?:with\s+)?legs?\s+(?:of\s+)?([\d.].*)$~ui', $text, $m) !== 1) {
-            return [$text, [[], []]];
-        }
-        $ends = [];
-        foreach (preg_split('~\s*(?:>|→)\s*~u', trim($m[2])) ?: [] as $said) {
-            $unit = preg_match('~([a-z"′″]+)\s*$~ui', $m[2], $u) === 1 ? $u[1] : 'mm';
-            $ends[] = array_map(
-                static function (string $each) use ($unit): Length {
-                    try {
-                        return Length::parse(trim($each), $unit);
-                    } catch (InvalidMeasure) {
-                        throw CannotPropose::unsaid('leg_a', $each, 'Write legs such as: legs 300/375 mm.');
-                    }
-                },
-                preg_split('~\s*(?:/|\band\b|,)\s*~u', $said) ?: [],
-            );
-        }
-        $this->understood[] = new Understood('legs', trim($m[2]), true);
+        $this->understood[] = new Understood('signal', $signal->name, true);
+        $word = '~(?<![\p{L}\p{N}])'.preg_quote($by, '~').'(?![\p{L}\p{N}])~ui';
+        $left = trim((string) preg_replace($word, '', $this->text->what, 1));
 
-        return [$m[1], [$ends[0] ?? [], $ends[1] ?? $ends[0] ?? []]];
-    }
-
-    /** @return array{SignalType, string} the signal, and the words that are left */
-    private function signal(string $words): array
-    {
-        $split = Words::split($words);
-        foreach ($this->installation->catalogue->signals() as $signal) {
-            foreach ([...$signal->words, $signal->id] as $name) {
-                $at = array_search(mb_strtolower($name), $split, true);
-                if ($at !== false && count($split) > 1) {
-                    unset($split[$at]);
-                    $this->understood[] = new Understood('signal', $signal->name, true);
-
-                    return [$signal, implode(' ', $split)];
-                }
-            }
-        }
-        throw CannotPropose::unsaid(
-            'signal',
-            $words,
-            sprintf('Say which signal, such as %s.', implode(', ', $this->examples())),
-        );
+        return [$signal, (string) preg_replace('~\s+~u', ' ', $left), $words];
     }
 
     /** @return list<string> */
@@ -144,23 +147,26 @@ final class QuickLine
     {
         $names = array_map(static fn ($location): string => $location->name, $this->installation->locations());
         $best = Words::best($words, $names);
-        if (count($best) !== 1) {
-            throw CannotPropose::unsaid(
-                $field,
-                $words,
-                $best === []
-                    ? 'No place has such a name. Add it under Rules, or say another.'
-                    : 'It could be '.
-                        implode(
-                            ' or ',
-                            array_map(static fn (string $id): string => $names[$id], array_slice($best, 0, 4)),
-                        ).
-                        '. Say which.',
-            );
+        if ($best === []) {
+            throw CannotPropose::noPlace($field, $words);
+        }
+        if (count($best) > 1) {
+            throw CannotPropose::unsaid($field, $words, self::either($best, $names));
         }
         $this->understood[] = new Understood($field, $names[$best[0]], true);
 
         return $best[0];
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @param  array<int|string, string>  $names  by id
+     */
+    private static function either(array $ids, array $names): string
+    {
+        $some = array_map(static fn (string $id): string => $names[$id], array_slice($ids, 0, 4));
+
+        return 'It could be '.implode(' or ', $some).'. Say which.';
     }
 
     /** @return list<string> ids of ways that were said, in their order */
@@ -173,18 +179,10 @@ final class QuickLine
         ) {
             $best = Words::best($said, $names);
             if (count($best) !== 1) {
-                throw CannotPropose::unsaid(
-                    'ways',
-                    $said,
-                    $best === []
-                        ? 'No way has such a name. Add it under Rules, or say another.'
-                        : 'It could be '.
-                            implode(
-                                ' or ',
-                                array_map(static fn (string $id): string => $names[$id], array_slice($best, 0, 4)),
-                            ).
-                            '. Say which.',
-                );
+                $remedy = $best === []
+                    ? 'No way has such a name. Make it in the building, or say another.'
+                    : self::either($best, $names);
+                throw CannotPropose::unsaid('ways', $said, $remedy);
             }
             $ways[] = $best[0];
         }
@@ -219,79 +217,162 @@ final class QuickLine
     }
 
     /**
-     * The smallest cable that carries as many; the one that the house uses most for such a signal where there are
-     * several.
+     * Where a lead is kept, which is at both of its ends.
+     *
+     * @return array{string, string}
      */
-    private function cable(int $count, SignalType $signal): CableType
+    private function store(string $said): array
     {
-        $proposer = new Proposer($this->installation->catalogue);
-        [$used, $families] = $this->carriers($signal);
-        // Where the house has a kind of cable for such a signal, no other kind is guessed.
-        $fit = $ranks = [];
-        $most = 0;
-        foreach ($this->installation->catalogue->cables() as $cable) {
-            $capacity =
-                $cable->retired || ($families !== [] && ! isset($families[$cable->family]))
-                    ? 0
-                    : $proposer->capacity($cable, $signal);
-            $most = max($most, $capacity);
-            $line = $cable->impedance('') ?? $this->lineWithin($cable);
-            if (
-                $capacity < $count ||
-                ($signal->impedance !== null &&
-                    ($line === null || abs($line - $signal->impedance) > 0.12 * $signal->impedance))
-            ) {
-                continue;
-            }
-            $fit[$cable->id] = $cable;
-            $ranks[$cable->id] = [
-                $capacity,
-                -($used[$cable->id] ?? 0),
-                $cable->outerDiameter->nanometres,
-            ];
+        $this->understood[] = new Understood('length', $this->text->long, true);
+        if ($said !== '') {
+            $at = $this->location('from', $said);
+
+            return [$at, $at];
         }
-        if ($fit === []) {
+        $places = $this->installation->locations();
+        $kept = $this->habits->store();
+        $at = $kept !== '' ? $kept : (count($places) === 1 ? (string) array_key_first($places) : '');
+        if ($at === '') {
+            throw CannotPropose::unsaid('from', '', 'Say where the lead is kept: 10 m mic lead in the store.');
+        }
+        $because = $kept !== '' ? 'where most leads are kept' : 'the only place there is';
+        $this->understood[] = new Understood('from', $places[$at]->name, false, $because);
+
+        return [$at, $at];
+    }
+
+    /**
+     * The smallest cable that carries as many; the one that the house uses most for such a signal where there are
+     * several. Where cables of its kind carry one line each: as many cables.
+     *
+     * @return array{CableType, int} and how many of it
+     */
+    private function cable(int $count, SignalType $signal, ?Usual $usual): array
+    {
+        [$used, $families] = $this->habits->carriers($signal);
+        $isApart = $usual?->isApart === true && ! $this->isShared($count, $signal, $used);
+        $isEach = $count > 1 && ($this->text->length !== null || $isApart);
+        $most = $isEach ? 0 : $this->most($signal, $families);
+        // What carries no more than one line is laid as often as there are lines.
+        $isEach = $isEach || ($count > 1 && $most === 1);
+        $fit = $this->fit($isEach ? 1 : $count, $signal, $used, $families, $usual);
+        if ($fit === [] || $count > self::MOST) {
             throw CannotPropose::unsaid(
                 'cable',
                 (string) $count,
-                sprintf('The largest cable carries %d of %s. Say fewer, and add several runs.', $most, $signal->name),
+                $isEach
+                    ? sprintf('Say %d at most, and add the rest on another line.', self::MOST)
+                    : sprintf(
+                        'The largest cable carries %d of %s. Say fewer, and add several runs.',
+                        $most,
+                        $signal->name,
+                    ),
             );
         }
-        asort($ranks);
-        $ids = array_keys($ranks);
-        $best = $fit[$ids[0]];
-        $runs = $used[$best->id] ?? 0;
-        $this->understood[] = new Understood(
-            'cable',
-            $best->name,
-            false,
-            $runs > 0
-                ? sprintf('carries it on %d %s here', $runs, $runs === 1 ? 'run' : 'runs')
-                : sprintf('the smallest that carries %d of %s', $count, $signal->name),
-            isset($ids[1]) ? $fit[$ids[1]]->name : '',
-        );
+        [$best, $because] = $fit[0];
+        $this->understood[] = new Understood('cable', $best->name, false, $because, ($fit[1] ?? [null])[0]->name ?? '');
+        if ($isEach) {
+            $because = $this->text->length === null ? 'each on a cable of its own' : 'each a lead of its own';
+            $this->understood[] = new Understood('runs', (string) $count, false, $because);
+        }
 
-        return $best;
+        return [$best, $isEach ? $count : 1];
     }
 
-    /** @return array{array<int|string, int>, array<int|string, true>} cable → runs that carry it; their families */
-    private function carriers(SignalType $signal): array
+    /**
+     * Whether a cable that is in use for such a signal carries as many.
+     *
+     * @param  array<int|string, int>  $used
+     */
+    private function isShared(int $count, SignalType $signal, array $used): bool
     {
-        $used = $families = [];
-        foreach ($this->installation->runs() as $run) {
-            foreach ($run->carries as $carriage) {
-                if (($this->installation->circuit($carriage->circuit)->signal ?? '') === $signal->id) {
-                    $used[$run->cable][$run->id] = true;
-                    $families[$this->installation->catalogue->cable($run->cable)->family ?? ''] = true;
-                }
+        $proposer = new Proposer($this->installation->catalogue);
+        foreach (array_keys($used) as $id) {
+            $cable = $this->installation->catalogue->cable((string) $id);
+            if ($cable !== null && ! $cable->retired && $proposer->capacity($cable, $signal) >= $count) {
+                return true;
             }
         }
 
-        return [array_map(count(...), $used), $families];
+        return false;
+    }
+
+    /**
+     * Lines of a signal that the largest cable carries, of those that the house would use.
+     *
+     * @param  array<int|string, true>  $families
+     */
+    private function most(SignalType $signal, array $families): int
+    {
+        $proposer = new Proposer($this->installation->catalogue);
+        $most = 0;
+        foreach ($this->choice($families) as $cable) {
+            $most = max($most, $proposer->capacity($cable, $signal));
+        }
+
+        return $most;
+    }
+
+    /**
+     * Where the house has a kind of cable for such a signal, no other kind is guessed.
+     *
+     * @param  array<int|string, true>  $families
+     * @return list<CableType>
+     */
+    private function choice(array $families): array
+    {
+        return array_values(array_filter(
+            $this->installation->catalogue->cables(),
+            static fn (CableType $cable): bool => ! $cable->retired &&
+                ($families === [] || isset($families[$cable->family])),
+        ));
+    }
+
+    /**
+     * What would do, the best first.
+     *
+     * @param  array<int|string, int>  $used  cable → runs that carry the signal
+     * @param  array<int|string, true>  $families
+     * @return list<array{CableType, string}> with why it is that one
+     */
+    private function fit(int $count, SignalType $signal, array $used, array $families, ?Usual $usual): array
+    {
+        $proposer = new Proposer($this->installation->catalogue);
+        $named = $families === [] ? array_flip($usual->cables ?? []) : [];
+        $fit = $ranks = [];
+        foreach ($this->choice($families) as $cable) {
+            $capacity = $proposer->capacity($cable, $signal);
+            if ($capacity < $count || ! self::isMatched($cable, $signal)) {
+                continue;
+            }
+            $runs = $used[$cable->id] ?? 0;
+            $fit[$cable->id] = [$cable, match (true) {
+                $runs > 0 => sprintf('carries it on %d %s here', $runs, $runs === 1 ? 'run' : 'runs'),
+                isset($named[$cable->id]) => $usual->because ?? '',
+                default => sprintf('the smallest that carries %d of %s', $count, $signal->name),
+            }];
+            $ranks[$cable->id] = [
+                $named[$cable->id] ?? count($named),
+                $capacity,
+                -$runs,
+                $cable->outerDiameter->nanometres,
+            ];
+        }
+        asort($ranks);
+
+        return array_map(static fn (int|string $id): array => $fit[$id], array_keys($ranks));
+    }
+
+    private static function isMatched(CableType $cable, SignalType $signal): bool
+    {
+        $line = $cable->impedance('') ?? self::lineWithin($cable);
+
+        return $signal->impedance === null ||
+            ($line !== null && abs($line - $signal->impedance) <= self::MATCHED * $signal->impedance);
     }
 
     /** Of the first element that is a line. */
-    private function lineWithin(CableType $cable): ?float
+    private static function lineWithin(CableType $cable): ?float
     {
         foreach ($cable->construction->children as $child) {
             $line = $cable->impedance($child->key);
@@ -303,8 +384,12 @@ final class QuickLine
         return null;
     }
 
-    /** One higher than the highest number with the same prefix. */
-    private function code(string $prefix): string
+    /**
+     * One higher than the highest number with the same prefix, and those after it.
+     *
+     * @return non-empty-list<string>
+     */
+    private function codes(string $prefix, int $many): array
     {
         $highest = 0;
         foreach ($this->installation->runs() as $run) {
@@ -312,26 +397,16 @@ final class QuickLine
                 $highest = max($highest, (int) $m[1]);
             }
         }
-        $code = sprintf('%s-%03d', $prefix, $highest === 0 ? 1 : $highest + 1);
+        $first = sprintf('%s-%03d', $prefix, $highest + 1);
+        $codes = [$first, ...array_slice(RunCodes::free($this->installation)->from($first, $many), 1)];
         $this->understood[] = new Understood(
             'code',
-            $code,
+            $many === 1 ? $first : sprintf('%s to %s', $first, $codes[count($codes) - 1]),
             false,
             $highest === 0 ? sprintf('the first of %s', $prefix) : sprintf('one more than %s-%03d', $prefix, $highest),
         );
 
-        return $code;
-    }
-
-    private function build(string $cable): Build
-    {
-        foreach ($this->installation->runs() as $run) {
-            if ($run->cable === $cable && ! $run->isLoose() && $run->build !== Build::Found) {
-                return $run->build;
-            }
-        }
-
-        return Build::Shop;
+        return $codes;
     }
 
     /** @param  list<Length>  $legs  that were said */
@@ -341,11 +416,15 @@ final class QuickLine
         SignalType $signal,
         CableType $cable,
         array $legs,
+        ?Usual $usual,
     ): Termination {
-        [$like, $because, $plans] = $this->habit($location, $side, $signal, $cable);
+        [$like, $because, $plans] = $this->habits->end($location, $side, $signal, $cable);
         if ($plans === []) {
-            $because = sprintf('the first that carries %s; none ends here yet', $signal->name);
-            $plans = $this->fitting($signal);
+            $plans = $this->usual($side === Side::A ? $usual->from ?? [] : $usual->to ?? [], $signal);
+            $because = $plans === []
+                ? sprintf('the first that carries %s; none ends here yet', $signal->name)
+                : $usual->because ?? '';
+            $plans = array_values(array_unique([...$plans, ...$this->fitting($signal)]));
         }
         $names = array_map($this->connector(...), array_slice($plans, 0, 2));
         $plans = array_slice($plans, 0, 1);
@@ -356,17 +435,33 @@ final class QuickLine
             $plans === [] ? sprintf('no connector carries %s', $signal->name) : $because,
             $names[1] ?? '',
         );
+        $isLead = $this->text->length !== null;
 
         return new Termination(
             $location,
             $plans,
-            $like->tail ?? Length::metres(1),
-            $like->slack ?? Length::millimetres(300),
+            $like->tail ?? ($isLead ? Length::zero() : Length::metres(1)),
+            $like->slack ?? ($isLead ? Length::zero() : Length::millimetres(300)),
             $like->preparation ?? Length::millimetres(40),
             $like->spares ?? 1,
             $legs[count($legs) - 1] ?? ($like !== null && $like->legs !== [] ? $like->legs[0]->length : Length::zero()),
             legs: $legs,
         );
+    }
+
+    /**
+     * @param  list<string>  $plans  that are usual
+     * @return list<string> those of them that are here, and for such a signal
+     */
+    private function usual(array $plans, SignalType $signal): array
+    {
+        $catalogue = $this->installation->catalogue;
+
+        return array_values(array_filter($plans, static function (string $id) use ($catalogue, $signal): bool {
+            $plan = $catalogue->contactPlan($id);
+
+            return $plan !== null && ! $plan->retired && $plan->channelsFor($signal) !== [];
+        }));
     }
 
     /** What a contact plan is for, as people call it. */
@@ -388,44 +483,5 @@ final class QuickLine
         }
 
         return array_map(strval(...), array_keys(array_unique($plans)));
-    }
-
-    /**
-     * How such a signal ends elsewhere: at the same place with the same cable, at the same place, on the same side.
-     *
-     * @return array{?End, string, list<string>} the end that serves as the pattern, which that is, and its plan and the
-     *     one after it
-     */
-    private function habit(string $location, Side $side, SignalType $signal, CableType $cable): array
-    {
-        $like = null;
-        $because = '';
-        $most = 0;
-        $scores = [];
-        foreach ($this->installation->runs() as $run) {
-            $carries = array_filter(
-                $run->carries,
-                fn ($carriage): bool => $signal->id ===
-                    ($this->installation->circuit($carriage->circuit)->signal ?? ''),
-            );
-            foreach ($carries === [] || $run->isLoose() ? [] : Side::cases() as $at) {
-                $end = $run->end($at);
-                $plan = ($end->legs[0] ?? null)?->landing?->plan;
-                $score =
-                    ($end->location === $location ? 4 : 0) +
-                    ($run->cable === $cable->id ? 3 : 0) +
-                    ($at === $side ? 2 : 0);
-                if ($plan === null || $score === 0 || $this->installation->catalogue->contactPlan($plan) === null) {
-                    continue;
-                }
-                if ($score > $most) {
-                    [$like, $because, $most] = [$end, sprintf('as %s ends at %s', $run->code, $at->value), $score];
-                }
-                $scores[$plan] = max($scores[$plan] ?? 0, $score);
-            }
-        }
-        arsort($scores);
-
-        return [$like, $because, array_map(strval(...), array_keys($scores))];
     }
 }

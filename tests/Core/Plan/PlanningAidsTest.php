@@ -243,14 +243,14 @@ final class PlanningAidsTest extends TestCase
     public function test_the_line_of_the_brief_becomes_a_multicore_with_everything_on_it(): void
     {
         $in = self::demo();
-        $guess = QuickLine::read('24 mic stage box 1 > amp rack patch via under-stage tray', $in, 'new');
-        $proposal = (new Proposer($in->catalogue))->propose($guess->request);
+        $guess = QuickLine::read('24 mic stage box 1 > amp rack patch via under-stage tray', $in);
+        $proposal = (new Proposer($in->catalogue))->propose($guess->requests[0]);
         self::assertSame('multicore-24', $proposal->run->cable);
         self::assertSame(['stage-box-1', 'amp-rack-1'], [$proposal->run->a->location, $proposal->run->b->location]);
         self::assertCount(24, $proposal->circuits);
         self::assertCount(25, $proposal->fittings);
         self::assertSame('M-205', $proposal->run->code, 'one higher than the highest');
-        self::assertSame([], $guess->request->ways, 'the way that was said is the shortest anyway: nothing is pinned');
+        self::assertSame([], $guess->requests[0]->ways, 'it is the shortest anyway: nothing is pinned');
         $ways = array_values(
             array_filter($guess->understood, static fn (Understood $each): bool => $each->what === 'ways'),
         );
@@ -265,8 +265,7 @@ final class PlanningAidsTest extends TestCase
         $request = QuickLine::read(
             'mic lectern > amp rack via floor duct north + gallery trunking',
             self::demo(),
-            'new',
-        )->request;
+        )->requests[0];
         self::assertSame(
             [],
             $request->ways === []
@@ -301,7 +300,7 @@ final class PlanningAidsTest extends TestCase
     #[DataProvider('lines')]
     public function test_other_lines(string $line, string $cable, string $from, string $to): void
     {
-        $request = QuickLine::read($line, self::demo(), 'new')->request;
+        $request = QuickLine::read($line, self::demo())->requests[0];
         self::assertSame([$cable, $from, $to], [$request->cable, $request->a->location, $request->b->location]);
     }
 
@@ -326,7 +325,7 @@ final class PlanningAidsTest extends TestCase
         string $remedy,
     ): void {
         try {
-            QuickLine::read($line, self::demo(), 'new');
+            QuickLine::read($line, self::demo());
             self::fail('understood');
         } catch (CannotPropose $cannot) {
             self::assertSame($field, $cannot->field);
@@ -400,7 +399,7 @@ final class PlanningAidsTest extends TestCase
 
     public function test_an_end_is_guessed_by_what_is_usual_at_its_place(): void
     {
-        $request = static fn (string $line): RunRequest => QuickLine::read($line, self::habits(), 'new')->request;
+        $request = static fn (string $line): RunRequest => QuickLine::read($line, self::habits())->requests[0];
         $hall = $request('mic hall > rack');
         self::assertSame(['xlr3-female-panel-balanced'], $hall->a->plans);
         self::assertSame(
@@ -415,7 +414,7 @@ final class PlanningAidsTest extends TestCase
 
     public function test_every_guess_says_what_it_is_from_and_what_comes_next(): void
     {
-        $guess = QuickLine::read('mic hall > rack', self::habits(), 'new');
+        $guess = QuickLine::read('mic hall > rack', self::habits());
         $of = array_column($guess->understood, null, 'what');
         self::assertSame('carries it on 2 runs here', $of['cable']->because);
         self::assertSame('as A-1 ends at A', $of['connector A']->because);
@@ -429,7 +428,7 @@ final class PlanningAidsTest extends TestCase
     public function test_where_nothing_is_usual_yet_an_end_is_as_anywhere(): void
     {
         $in = self::habits()->changed(['runs' => [], 'fittings' => [], 'circuits' => []]);
-        $end = QuickLine::read('mic hall > rack', $in, 'new')->request->a;
+        $end = QuickLine::read('mic hall > rack', $in)->requests[0]->a;
         self::assertSame(
             ['1000 mm', '300 mm', '40 mm', 1, '0 mm'],
             [

@@ -27,20 +27,61 @@ final class PlanningAidsTest extends TestCase
         $guess = $this->as('planner')
             ->postJson('/api/runs/quick', ['text' => '24 mic stage box 2 > amp rack patch via under-stage tray'])
             ->assertOk();
-        self::assertSame(
-            [24, 25, 'M-205'],
-            [$guess->json('circuits'), $guess->json('fittings'), $guess->json('line.code')],
-        );
-        self::assertTrue(collect($guess->json('understood'))->firstWhere('what', 'from')['said']);
-        self::assertFalse(collect($guess->json('understood'))->firstWhere('what', 'cable')['said']);
+        $guess = $guess->json('lines.0');
+        self::assertSame([24, 25, 'M-205'], [$guess['circuits'], $guess['fittings'], $guess['lines'][0]['code']]);
+        self::assertTrue(collect($guess['understood'])->firstWhere('what', 'from')['said']);
+        self::assertFalse(collect($guess['understood'])->firstWhere('what', 'cable')['said']);
         self::assertSame($before, $this->snapshot());
-        $this->postJson('/api/runs', ['line' => $guess->json('line')])
+        $this->postJson('/api/runs', ['line' => $guess['lines'][0]])
             ->assertCreated()
-            ->assertJsonPath('cut', $guess->json('cut.result'));
+            ->assertJsonPath('cut', $guess['cut']['result']);
         $this->postJson('/api/runs/quick', ['text' => 'mic floor box > amp rack'])
+            ->assertOk()
+            ->assertJsonPath('lines.0.lines', [])
+            ->assertJsonPath('lines.0.refused.field', 'from')
+            ->assertJsonPath('lines.0.refused.isNoPlace', false);
+        $this->postJson('/api/runs/quick', ['text' => str_repeat('x', 6001)])->assertUnprocessable();
+    }
+
+    public function test_lines_that_are_pasted_come_in_together_or_not_at_all(): void
+    {
+        $lines = implode("\r\n", [
+            '12 mic stage box 2 > amp rack',
+            '',
+            '4 video media rack > projector 2',
+            'mic crow’s nest > amp rack',
+            '2 10 m mic leads in amp rack',
+        ]);
+        $read = $this->as('planner')->postJson('/api/runs/quick', ['text' => $lines])->assertOk()->json('lines');
+        self::assertSame([1, 4, 0, 2], array_map(static fn (array $each): int => count($each['lines']), $read));
+        self::assertSame(
+            [true, 'crow’s nest'],
+            [$read[2]['refused']['isNoPlace'], $read[2]['refused']['value']],
+        );
+        $place = ['id' => 'crows-nest', 'name' => 'Crow’s nest'];
+        $this->putJson('/api/shared/location', ['part' => $place])->assertOk();
+        $read = $this->postJson('/api/runs/quick', ['text' => $lines])->assertOk()->json('lines');
+        self::assertSame([null, null, null, null], array_column($read, 'refused'));
+        $runs = array_map(static fn (array $line): array => ['line' => $line], array_merge(
+            ...array_column($read, 'lines'),
+        ));
+        $codes = array_column(array_column($runs, 'line'), 'code');
+        self::assertSame($codes, array_values(array_unique($codes)), 'each goes on from those before');
+
+        $before = $this->snapshot();
+        $wrong = $runs;
+        $wrong[1]['line']['cable'] = 'string';
+        $wrong[6]['line']['code'] = $wrong[0]['line']['code'];
+        $this->postJson('/api/runs/lines', ['runs' => $wrong])
             ->assertUnprocessable()
-            ->assertJsonValidationErrors('from');
-        $this->postJson('/api/runs/quick', ['text' => str_repeat('x', 5000)])->assertUnprocessable();
+            ->assertJsonValidationErrors(['runs.1.line.cable', 'runs.6.line.code']);
+        self::assertSame($before, $this->snapshot());
+
+        $this->postJson('/api/runs/lines', ['runs' => $runs])->assertCreated()->assertJsonPath('code', $codes[0]);
+        $there = array_column($this->getJson('/api/schedule')->json('rows'), 'code');
+        self::assertSame([], array_diff($codes, $there));
+        self::assertSame(count($codes).' runs added', $this->getJson('/api/changes')->json('0.words'));
+        $this->postJson('/api/runs/lines', ['runs' => array_slice($runs, 0, 1)])->assertUnprocessable();
     }
 
     public function test_connectors_that_fit_come_first_and_others_say_why_not(): void

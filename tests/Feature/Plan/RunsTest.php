@@ -145,7 +145,7 @@ final class RunsTest extends TestCase
         $quick = $this->as('planner')
             ->postJson('/api/runs/quick', ['text' => '8 mic stage box 1 > amplifier rack 1, legs 300 > 300/375 mm'])
             ->assertOk()
-            ->json('line');
+            ->json('lines.0.lines.0');
         self::assertSame('0.3', $quick['leg_a']);
     }
 

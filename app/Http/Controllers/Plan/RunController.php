@@ -16,12 +16,14 @@ use App\Http\Controllers\Addressed;
 use App\Http\Requests\Plan\BulkChange;
 use App\Http\Requests\Plan\FitsAsked;
 use App\Http\Requests\Plan\NewRun;
+use App\Http\Requests\Plan\NewRuns;
 use App\Http\Requests\Plan\Numbering;
 use App\Http\Requests\Plan\QuickRun;
 use App\Http\Requests\Plan\RunChange;
 use App\Http\Requests\Plan\RunLike;
 use App\Http\Requests\Plan\RunProposal;
 use App\Http\Requests\Plan\RunRemoval;
+use App\Http\Resources\Plan\QuickResource;
 use App\Http\Resources\Plan\RunResource;
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
@@ -33,12 +35,11 @@ use Illuminate\Contracts\Container\Container;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Findings\Severity;
-use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Plan\Planning\RunPlanner;
 use Sartal\Core\Plan\Planning\Suitability;
-use Sartal\Core\Plan\Proposing\Understood;
 
 /**
+ * @phpstan-import-type QuickShown from QuickResource
  * @phpstan-import-type RunPage from RunResource
  * @phpstan-import-type WorkedOut from PlanEncoder
  * @phpstan-import-type FindingShown from PlanEncoder
@@ -103,40 +104,25 @@ final readonly class RunController
     }
 
     /**
-     * A whole run from one line of words, with what was understood; nothing is saved.
+     * Whole runs from lines of words, with what was understood of each; nothing is saved.
      *
-     * @return Answer<array{
-     *     line: array<string, string>,
-     *     understood: list<array{what: string, took: string, said: bool, because: string, instead: string}>,
-     *     cut: WorkedOut,
-     *     circuits: int,
-     *     fittings: int,
-     *     findings: list<FindingShown>,
-     * }>
+     * @return Answer<array{lines: list<QuickShown>}>
      */
     public function quick(#[Body(QuickRun::class)] QuickRun $sent, Loaded $loaded): Answer
     {
-        ['proposal' => $proposal, 'guess' => $guess] = $this->lines->quick($loaded, $sent->text);
-        $with = $loaded->installation->withRun($proposal->run, $proposal->fittings, $proposal->circuits);
-        $plan = RunPlanner::plan($proposal->run, $with);
+        return new Answer(['lines' => array_map(QuickResource::of(...), $this->lines->quick($loaded, $sent->text))]);
+    }
 
-        return new Answer([
-            'line' => RunLine::describe($proposal->run, $with),
-            'understood' => array_map(
-                static fn (Understood $each): array => [
-                    'what' => $each->what,
-                    'took' => $each->took,
-                    'said' => $each->said,
-                    'because' => $each->because,
-                    'instead' => $each->instead,
-                ],
-                $guess->understood,
-            ),
-            'cut' => PlanEncoder::worked($plan->cut),
-            'circuits' => count($proposal->circuits),
-            'fittings' => count($proposal->fittings),
-            'findings' => array_map(PlanEncoder::finding(...), $plan->findings()),
-        ]);
+    /**
+     * Several lines, all of them or none.
+     *
+     * @return Answer<RunPage> of the first of them
+     */
+    public function storeAll(#[Body(NewRuns::class)] NewRuns $sent, Loaded $loaded, Author $author): Answer
+    {
+        $lines = array_map(static fn (NewRun $run): array => self::values($run->line), $sent->runs);
+
+        return RunResource::written($this->desk->addLines($loaded, $author, $lines), 201);
     }
 
     /**

@@ -7,11 +7,11 @@ namespace App\Http\Requests\Plan;
 use App\Contract\Shape;
 use App\Contract\Text;
 
-/** A run in words. */
+/** Runs in words, a line each. */
 final readonly class QuickRun implements Shape
 {
     public function __construct(
-        #[Text(max: 300, remedy: 'Write a run, such as its code, cable and both places.')] public string $text,
+        #[Text(max: 6000, remedy: 'Write a run, such as 2 mic hall > rack.', lines: true)] public string $text,
     ) {
     }
 }

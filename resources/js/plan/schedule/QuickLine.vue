@@ -1,85 +1,128 @@
 <script setup lang="ts">
 import type { Answer } from '../../api/answers'
 import { useDebounceFn } from '@vueuse/core'
-import { onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import type { Line, RunPage } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { length } from '../../ui/units'
 import { useLatest } from '../../ui/latest'
+import { slug } from '../../ui/slug'
+import { many } from '../../ui/words'
 
-/** A run from one line of words, shown whole before it is saved. */
-const emit = defineEmits<{ saved: [RunPage]; open: [Line]; close: [] }>()
-type Guess = Answer<'runs/quick', 'post'>
+/** Runs from lines of words, shown whole before they are saved. */
+const emit = defineEmits<{ saved: [RunPage, number]; open: [Line]; close: [] }>()
+type Read = Answer<'runs/quick', 'post'>['lines'][number]
 const text = ref('')
-const guess = ref<Guess | null>(null)
+const read = ref<Read[]>([])
 const { problem, busy, attempt } = useAttempt()
 const field = ref<{ focus: () => void } | null>(null)
 onMounted(() => field.value?.focus())
 
 watch(problem, refused => {
-  if (refused) guess.value = null
+  if (refused) read.value = []
 })
 const { latest, forget } = useLatest()
-const read = () =>
+const look = () =>
   attempt(async () => {
     forget()
-    if (text.value.trim() === '') guess.value = null
+    if (text.value.trim() === '') read.value = []
     else
       await latest(api.post('runs/quick', { text: text.value }), answer => {
-        guess.value = answer
+        read.value = answer.lines
       })
   })
-watch(text, useDebounceFn(read, 400))
+watch(text, useDebounceFn(look, 400))
+
+const lines = computed(() => read.value.flatMap(each => each.lines))
+const refused = computed(() => read.value.filter(each => each.refused).length)
+/** One line of words says all of itself; of several each says what it becomes. */
+const only = computed(() => (read.value.length === 1 && !read.value[0]!.refused ? read.value[0]! : null))
+const codes = (of: Line[]) => {
+  const [first, last] = [of[0]?.code ?? '', of[of.length - 1]?.code ?? '']
+  return of.length > 1 ? `${many(of.length, 'run')}, ${first} to ${last}` : first
+}
 const save = () =>
   attempt(async () => {
-    if (!guess.value) {
-      guess.value = await api.post('runs/quick', { text: text.value })
-      return
-    }
-    emit('saved', await api.post('runs', { line: guess.value.line }))
+    if (lines.value.length === 0) return look()
+    if (refused.value) return
+    const runs = lines.value.map(line => ({ line }))
+    const saved = runs.length === 1 ? await api.post('runs', runs[0]!) : await api.post('runs/lines', { runs })
+    emit('saved', saved, runs.length)
   })
+/** A place that was named and does not exist is made, and the lines are read again. */
+const place = (name: string) => name.trim().replace(/^./u, first => first.toUpperCase())
+const make = (name: string) =>
+  attempt(async () => {
+    await api.put('shared/location', { part: { id: slug(name), name: place(name) } })
+    await look()
+  })
+const took = (of: Read, what: string) => of.understood.find(each => each.what === what)?.took ?? ''
 </script>
 
 <template>
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <form class="quick" aria-label="Quick line" @submit.prevent="save" @keydown.esc.stop="emit('close')">
     <div class="say">
-      <v-text-field
+      <v-textarea
         ref="field"
         v-model="text"
-        aria-label="How many, which signal, from > to, via"
+        aria-label="How many, which signal, from > to, via; a line for each"
         placeholder="24 mic stage box 1 > amp rack via under-stage tray"
         class="mono"
-        hide-details />
+        rows="1"
+        max-rows="8"
+        auto-grow
+        hide-details
+        @keydown.enter.exact.prevent="save" />
       <v-btn
         type="submit"
         color="primary"
         :loading="busy"
-        :disabled="!text.trim()">{{ guess ? `Add ${guess.line.code}` : 'Read' }}</v-btn>
-      <v-btn v-if="guess" variant="outlined" color="primary" @click="emit('open', guess.line)">Open in the form</v-btn>
+        :disabled="!text.trim() || refused > 0">{{ lines.length && !refused ? `Add ${codes(lines)}` : 'Read' }}</v-btn>
+      <v-btn
+        v-if="only && lines.length === 1"
+        variant="outlined"
+        color="primary"
+        @click="emit('open', lines[0]!)">Open in the form</v-btn>
       <v-btn variant="text" @click="emit('close')">Close</v-btn>
     </div>
     <p v-if="problem" class="note check" role="status">{{ problem }}</p>
-    <div v-if="guess" class="guess" aria-live="polite">
+    <div v-if="only" class="guess" aria-live="polite">
       <dl><template
-            v-for="each in guess.understood"
+            v-for="each in only.understood"
             :key="each.what"><div><dt>{{ each.what }}</dt><dd :class="{ filled: !each.said }">{{ each.took }}<small
               v-if="each.because"
               class="quiet">{{ each.because }}<template v-if="each.instead">; else {{ each.instead
               }}</template></small></dd></div>
           </template>
-        <div><dt>becomes</dt><dd>
-          <b class="mono">{{ length(guess.cut.result) }}</b>, {{ guess.circuits }} {{ guess.circuits === 1 ? 'circuit'
-            : 'circuits' }}, {{ guess.fittings }} {{ guess.fittings === 1 ? 'fitting' : 'fittings' }}</dd>
+        <div v-if="only.cut"><dt>{{ lines.length > 1 ? 'each becomes' : 'becomes' }}</dt><dd>
+          <b class="mono">{{ length(only.cut.result) }}</b>, {{ many(only.circuits, 'circuit') }},
+          {{ many(only.fittings, 'fitting') }}</dd>
         </div></dl>
       <p class="quiet">What is in italics was filled in; below it stands from what. Nothing is saved yet.</p>
       <p
-        v-for="finding in guess.findings"
+        v-for="finding in only.findings"
         :key="finding.words"
         class="note"
         :class="finding.severity">{{ finding.words }} {{ finding.remedy }}</p>
     </div>
+    <ol v-else-if="read.length" class="lines" :class="{ one: read.length === 1 }" aria-live="polite">
+      <li v-for="(each, i) in read" :key="i" :class="{ refused: each.refused }">
+        <span v-if="read.length > 1" class="mono">{{ each.text }}</span>
+        <span v-if="each.refused" role="status">{{ each.refused.remedy }}
+          <v-btn
+            v-if="each.refused.isNoPlace"
+            size="small"
+            variant="outlined"
+            color="primary"
+            @click="make(each.refused.value)">Make {{ place(each.refused.value) }}</v-btn>
+        </span>
+        <span v-else><b>{{ codes(each.lines) }}</b> on {{ took(each, 'cable') }}<small v-if="each.findings.length">
+          {{ many(each.findings.length, 'remark') }}, told once it is saved</small></span>
+      </li>
+    </ol>
+    <p v-if="refused && read.length > 1" class="quiet">All of them are added together, once each is understood.</p>
   </form>
 </template>
 
@@ -94,6 +137,26 @@ const save = () =>
   display: flex;
   gap: 8px;
   align-items: center;
+}
+ol.lines {
+  margin: 10px 0 0;
+  padding-left: 22px;
+  max-height: 40vh;
+  overflow: auto;
+  font-size: 14px;
+}
+ol.one {
+  padding-left: 0;
+  list-style: none;
+}
+ol.lines li > span {
+  display: block;
+}
+ol.lines small {
+  color: var(--slate);
+}
+li.refused {
+  color: var(--flux);
 }
 dl {
   display: flex;

@@ -158,12 +158,12 @@ function undo() {
   if (!session.plans) return
   void attempt(undoLast)
 }
-function saved(run: RunPage) {
+function saved(run: RunPage, count = 1) {
   editing.value = null
   quick.value = false
   prefilled.value = null
   chosen.value = run.id
-  said.value = `${run.code} is saved.`
+  said.value = count === 1 ? `${run.code} is saved.` : `${count} runs are saved, ${run.code} first. u undoes it.`
   void load(true)
 }
 
