@@ -8,7 +8,7 @@ import { whose } from './device'
  * whatever happens in whatever order, each record is where its screen said, by whom its screen said, once. Seeds are
  * drawn here, by a generator of its own; SARTAL_INTERLEAVINGS says how many (200 are said to be enough).
  */
-const SEEDS = Number(process.env.SARTAL_INTERLEAVINGS ?? 6)
+const SEEDS = Number(process.env.SARTAL_INTERLEAVINGS ?? 3)
 const FIRST = Number(process.env.SARTAL_FIRST_INTERLEAVING ?? 1)
 const STEPS = 9
 /** Each tab has a cable of its own in hand: of one cable, two tabs of a device share what was begun. */

@@ -12,6 +12,7 @@ use Sartal\Core\Given\Findings\Finding;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Plan\Proposing\RunRequest;
 use Tests\Support\Bench;
+use Tests\Support\Share;
 
 /** Cable against connector, judged by hand first. Judgements: common practice. */
 final class CompatibilityTest extends TestCase
@@ -348,6 +349,9 @@ final class CompatibilityTest extends TestCase
                     continue;
                 }
                 foreach ($catalogue->cables() as $cable) {
+                    if (! Share::isDrawn("{$plan->id} {$signal->id} {$cable->id}", 4)) {
+                        continue;
+                    }
                     try {
                         $bench = Bench::of(Bench::request('X-1', $cable->id, [$signal->id], [$plan->id], []));
                     } catch (\DomainException) {
@@ -371,7 +375,7 @@ final class CompatibilityTest extends TestCase
                 }
             }
         }
-        self::assertGreaterThan(250, $made);
+        self::assertGreaterThan(Share::least(250, 4), $made);
     }
 
     /** One end T568A and the other T568B is pairs 2 and 3 transposed: ANSI/TIA-568. */

@@ -19,6 +19,7 @@ use Sartal\Core\Given\Schools\ScreenAndDrain;
 use Sartal\Core\Given\Schools\ScreenTinning;
 use Tests\Support\CatalogueEnd;
 use Tests\Support\EndsOfTheCatalogue;
+use Tests\Support\Share;
 
 /** What the catalogue allows, and has a procedure for, is made right in simulation; no step of a procedure is dead. */
 final class ProvenEndsTest extends TestCase
@@ -98,6 +99,16 @@ final class ProvenEndsTest extends TestCase
 
     /** @return iterable<string, list<School>> answers that ends are made by */
     public static function houses(): iterable
+    {
+        foreach (self::everyHouse() as $name => $answers) {
+            if ($answers === [] || Share::isDrawn($name, 3)) {
+                yield $name => $answers;
+            }
+        }
+    }
+
+    /** @return iterable<string, list<School>> */
+    private static function everyHouse(): iterable
     {
         yield 'the usual ones' => [];
         foreach ([JointShrink::Each, JointShrink::ScreenOnly, JointShrink::WholeTail] as $answer) {

@@ -26,6 +26,7 @@ use Sartal\Core\Work\Bench\Progress;
 use Sartal\Core\Work\Bench\Status;
 use Sartal\Core\Work\Bench\Traveller;
 use Tests\Support\Bench;
+use Tests\Support\Share;
 
 /**
  * Several people with devices of their own work one cable and hear of each other now and then. Whatever they record
@@ -33,8 +34,6 @@ use Tests\Support\Bench;
  */
 final class BenchArrivalTest extends TestCase
 {
-    private const HISTORIES = 40;
-
     private const ORDERS = 6;
 
     /** @var array<string, Operation> */
@@ -215,7 +214,7 @@ final class BenchArrivalTest extends TestCase
         $random = new Randomizer(new Mt19937(20261127));
         $disputes = $late = 0;
         $kinds = [];
-        for ($i = 0; $i < self::HISTORIES; $i++) {
+        for ($i = 0; $i < Share::many(16, 40); $i++) {
             $submitted = self::history($random);
             $standing = self::standing(self::stored($submitted));
             $disputes += count($standing['conflicts']);
@@ -229,8 +228,8 @@ final class BenchArrivalTest extends TestCase
             }
         }
         // What is compared is not nothing.
-        self::assertGreaterThan(100, $disputes);
-        self::assertGreaterThan(200, $late);
+        self::assertGreaterThan(Share::many(40, 100), $disputes);
+        self::assertGreaterThan(Share::many(80, 200), $late);
         self::assertArrayHasKey(EventKind::Joined->value, $kinds);
     }
 

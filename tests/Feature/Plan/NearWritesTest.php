@@ -26,6 +26,7 @@ use Sartal\Core\Plan\Planning\Rerouted;
 use Tests\Support\DrawnEdits;
 use Tests\Support\DrawnWays;
 use Tests\Support\DrawsDecisions;
+use Tests\Support\Share;
 use Tests\TestCase;
 
 /** Whoever edits a run reads what it has to do with: what is answered and what is kept is as if all of it were read. */
@@ -33,14 +34,13 @@ final class NearWritesTest extends TestCase
 {
     use DrawsDecisions;
 
-    private const ROUNDS = 24;
-
     public function test_cards_are_brought_forward_as_they_would_be_made_anew(): void
     {
         $drawn = new DrawnEdits(json_decode(self::demo(), true));
         $this->whole();
         $brought = 0;
-        for ($seed = 1; $seed <= self::ROUNDS; $seed++) {
+        $rounds = Share::many(10, 24);
+        for ($seed = 1; $seed <= $rounds; $seed++) {
             $edits = self::drawn($drawn, 300 + $seed);
             if ($seed % 4 === 0) {
                 $edits = [self::way($seed), ...$edits];
@@ -65,7 +65,7 @@ final class NearWritesTest extends TestCase
             }
         }
         // Most decisions about runs are no reason to read all of them.
-        self::assertGreaterThan(self::ROUNDS / 2, $brought);
+        self::assertGreaterThan($rounds / 2, $brought);
     }
 
     public function test_what_is_answered_is_what_the_whole_says(): void
@@ -73,7 +73,7 @@ final class NearWritesTest extends TestCase
         $this->whole();
         $random = new Randomizer(new Mt19937(7));
         $runs = StoredRun::query()->where('installation_id', $this->installation->id)->orderBy('id')->get();
-        for ($round = 0; $round < 16; $round++) {
+        for ($round = 0; $round < Share::many(8, 16); $round++) {
             $run = $runs[$random->getInt(0, count($runs) - 1)]->refresh();
             $other = $runs[$random->getInt(0, count($runs) - 1)];
             $answer = $this->as('planner')->withHeader(Intent::HEADER, $round % 2 === 0 ? 'accept' : 'ask')->patchJson(
@@ -105,7 +105,7 @@ final class NearWritesTest extends TestCase
         $this->whole();
         $this->pages('M-201');
         $brought = 0;
-        for ($seed = 1; $seed <= 8; $seed++) {
+        for ($seed = 1; $seed <= Share::many(4, 8); $seed++) {
             $edits = $seed % 2 === 0 ? [self::way($seed)] : self::drawn($drawn, 700 + $seed);
             if (self::isTwice($this->installation, $edits)) {
                 continue;
@@ -130,7 +130,7 @@ final class NearWritesTest extends TestCase
             DB::rollBack();
             self::assertSame($anew, $kept, 'seed '.$seed);
         }
-        self::assertGreaterThan(3, $brought);
+        self::assertGreaterThan(Share::many(1, 3), $brought);
     }
 
     public function test_a_run_that_was_taken_out_and_is_there_again_is_the_last_one(): void
@@ -182,7 +182,7 @@ final class NearWritesTest extends TestCase
     {
         $this->whole();
         $parts = $overtakes = 0;
-        for ($seed = 1; $seed <= 12; $seed++) {
+        for ($seed = 1; $seed <= Share::many(6, 12); $seed++) {
             $edit = self::way(40 + $seed);
             if ($edit->after === null) {
                 continue;
@@ -216,7 +216,7 @@ final class NearWritesTest extends TestCase
                 'seed '.$seed,
             );
         }
-        self::assertGreaterThan(5, $parts);
+        self::assertGreaterThan(Share::many(2, 5), $parts);
         self::assertGreaterThan(0, $overtakes);
     }
 
