@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from './api/client'
-import { useAsking, useLive } from './api/live'
+import { useAsking } from './api/live'
 import { address, page } from './api/page'
 import { useSession } from './api/session'
 import { asked } from './api/ask'
 import { apart } from './api/stale'
-import WhoButton from './session/WhoButton.vue'
 import { late, useOpened } from './ui/late'
 import OutboxBar from './ui/OutboxBar.vue'
+import { PLACES } from './ui/places'
+import PlacesRail from './ui/PlacesRail.vue'
 import { dim } from './ui/theme'
 
 // What nobody has opened is not waited for.
@@ -24,43 +24,8 @@ const KeyHelp = late(() => import('./ui/KeyHelp.vue'))
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
-const places = [
-  { path: '/rules', name: 'Rules', key: 'r' },
-  { path: '/schedule', name: 'Schedule', key: 's' },
-  { path: '/looms', name: 'Looms', key: 'l' },
-  { path: '/cutting', name: 'Cutting', key: 'c' },
-  { path: '/parts', name: 'Parts', key: 'p' },
-  { path: '/labels', name: 'Labels', key: 'a' },
-  { path: '/bench', name: 'Bench', key: 'b' },
-  { path: '/crew', name: 'Crew', key: 'w' },
-  { path: '/test', name: 'Test', key: 't' },
-  { path: '/site', name: 'Site', key: 'i' },
-  { path: '/handover', name: 'Hand-over', key: 'h' },
-]
-const here = (path: string) =>
-  route.path.startsWith(path) ||
-  (path === '/schedule' &&
-    (route.path.startsWith('/runs') || route.path === '/patterns' || route.path.startsWith('/reach')))
 const person = computed(() => session.session.person)
-/** What is left to do in each place, looked at now and then. */
-const outstanding = ref<Record<string, number>>({})
-async function count() {
-  if (!person.value || !page.value || document.hidden) return
-  try {
-    outstanding.value = await api.get('outstanding')
-  } catch {
-    // The rail does without.
-  }
-}
 useAsking()
-useLive(['decided', 'recorded', 'told'], 20_000, count)
-watch(
-  () => [route.path.split('/')[1], person.value],
-  () => {
-    void count()
-  },
-  { immediate: true },
-)
 const help = ref(false)
 const finding = ref(false)
 const template = ref(false)
@@ -95,7 +60,7 @@ function onKey(event: KeyboardEvent) {
     waiting = Date.now()
   } else if (Date.now() - waiting < 1500) {
     waiting = 0
-    const place = page.value && places.find(each => each.key === event.key)
+    const place = page.value && PLACES.find(each => each.key === event.key)
     if (place) {
       event.preventDefault()
       event.stopImmediatePropagation()
@@ -119,64 +84,12 @@ async function leave() {
 <template>
   <v-app :theme="dim ? 'dim' : 'sartal'">
     <div v-if="person && !route.meta.open" class="frame">
-      <nav class="rail" aria-label="Places of work">
-        <router-link to="/schedule" class="name" aria-label="Sartal, to the schedule">
-          <svg width="134" height="40" viewBox="0 0 134 40" aria-hidden="true">
-            <path d="M1 9Q67 50 133 9" fill="none" stroke="currentColor" stroke-width="1.2" />
-            <circle cx="17" cy="18" r="5" fill="#1f6f63" /><circle cx="41" cy="26" r="5" fill="#b4622d" /><circle
-              cx="67"
-              cy="29.5"
-              r="5"
-              fill="currentColor" />
-            <circle cx="93" cy="26" r="5" fill="#b4622d" /><circle cx="117" cy="18" r="5" fill="#1f6f63" />
-            <text x="67" y="15" text-anchor="middle">sartal</text>
-          </svg>
-        </router-link>
-        <ul v-if="page">
-          <li
-            v-for="place in places"
-            :key="place.path"
-            :class="{ desk: ['/rules', '/schedule', '/looms', '/cutting', '/parts', '/labels', '/crew',
-                             '/handover'].includes(place.path) }">
-            <router-link
-              :to="place.path"
-              :class="{ here: here(place.path) }"
-              :aria-current="here(place.path) ? 'page' : undefined">
-              <span class="dot" />{{ place.name }}<span
-                v-if="outstanding[place.path.slice(1)]"
-                class="left"
-                :title="`${outstanding[place.path.slice(1)]} outstanding`">{{ outstanding[place.path.slice(1)] }}</span>
-              <kbd>g {{ place.key }}</kbd>
-            </router-link>
-          </li>
-        </ul>
-        <a
-          v-if="!page && session.session.open"
-          class="back"
-          :href="`/i/${session.session.open.address}/schedule`">Back to
-          {{ session.session.open.name }}</a>
-        <button v-if="page" type="button" class="finder" @click="finding = true"><svg
-          width="14"
-          height="14"
-          viewBox="0 0 14 14"
-          aria-hidden="true"><circle
-            cx="6"
-            cy="6"
-            r="4.2"
-            fill="none"
-            stroke="currentColor"
-            stroke-width="1.6" /><path
-              d="M9.3 9.3L13 13"
-              stroke="currentColor"
-              stroke-width="1.6" /></svg> Find <kbd>/</kbd></button>
-        <div class="foot">
-          <WhoButton
-            @template="template = true"
-            @archive="archiving = true"
-            @keys="help = true"
-            @leave="leave" />
-        </div>
-      </nav>
+      <PlacesRail
+        @find="finding = true"
+        @template="template = true"
+        @archive="archiving = true"
+        @keys="help = true"
+        @leave="leave" />
       <div class="place">
         <div class="bars">
           <p
@@ -253,156 +166,10 @@ async function leave() {
   outline: 2px solid var(--copper);
   outline-offset: 2px;
 }
-.rail {
-  background: var(--rail);
-  border-right: 1px solid var(--line);
-  display: flex;
-  flex-direction: column;
-  padding: 12px 8px;
-}
-.name {
-  display: block;
-  color: var(--ink) !important;
-  padding: 6px 12px 18px;
-}
-.name text {
-  font: 650 19px var(--sans);
-  fill: currentColor;
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  position: relative;
-}
-ul::before {
-  content: '';
-  position: absolute;
-  left: 17px;
-  top: 0;
-  bottom: 0;
-  width: 1.5px;
-  background: var(--quiet);
-}
-li a {
-  color: var(--ink) !important;
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  padding: 9px 10px;
-  color: var(--ink);
-  text-decoration: none;
-  border-radius: 4px;
-  position: relative;
-}
-li a:hover {
-  background: var(--paper);
-}
-li a.here {
-  background: var(--surface);
-  font-weight: 600;
-}
-.dot {
-  width: 12px;
-  height: 12px;
-  margin: 0 2px;
-  border-radius: 50%;
-  background: var(--paper);
-  border: 2px solid var(--quiet);
-}
-.here .dot {
-  background: var(--copper);
-  border-color: var(--copper);
-  width: 16px;
-  height: 16px;
-  margin: 0;
-}
-li kbd {
-  margin-left: auto;
-  opacity: 0;
-  font-weight: 400;
-  position: absolute;
-  right: 8px;
-}
-.left {
-  margin-left: auto;
-  font-family: var(--mono);
-  font-size: 12.5px;
-  color: var(--slate);
-}
-li a:hover .left,
-li a:focus-visible .left {
-  opacity: 0;
-}
-li a:hover kbd,
-li a:focus-visible kbd {
-  opacity: 1;
-}
-.back {
-  padding: 9px 12px;
-}
-.finder {
-  all: unset;
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  padding: 9px 12px;
-  margin-top: 14px;
-  border-radius: 4px;
-  cursor: pointer;
-}
-.finder:hover {
-  background: var(--paper);
-}
-.finder:focus-visible {
-  outline: 2px solid var(--copper);
-}
-.finder kbd {
-  margin-left: auto;
-}
-.foot {
-  margin-top: auto;
-}
 @media (max-width: 700px) {
   .frame {
     grid-template-columns: minmax(0, 1fr);
     grid-template-rows: minmax(0, 1fr) auto;
-  }
-  .rail {
-    grid-row: 2;
-    flex-direction: row;
-    padding: 2px 4px;
-    border-right: 0;
-    border-top: 1px solid var(--line);
-    align-items: center;
-  }
-  .desk,
-  .name,
-  ul::before,
-  li kbd,
-  .left,
-  ul {
-    display: flex;
-    flex: 1;
-  }
-  li {
-    flex: 1;
-  }
-  li a {
-    justify-content: center;
-    gap: 7px;
-    padding: 12px 4px;
-  }
-  .finder {
-    gap: 7px;
-    margin: 0;
-    padding: 12px 8px;
-  }
-  .finder kbd {
-    display: none;
-  }
-  .foot {
-    margin: 0;
   }
 }
 </style>

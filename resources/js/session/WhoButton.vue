@@ -59,9 +59,8 @@ const opened = useOpened({ menu })
   .who .quiet {
     display: none;
   }
-  /* Which one is in hand matters more than who holds the phone. */
   .who span {
-    max-width: 96px;
+    max-width: 100%;
     overflow: hidden;
     white-space: nowrap;
     text-overflow: ellipsis;
