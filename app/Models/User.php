@@ -23,6 +23,7 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property list<value-of<Office>> $offices
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $retired_at null: at work
+ * @property bool $shown_at_door of the demo, with a password that everybody knows
  * @property ?int $opened_id the installation that was opened last, on whatever device
  * @property-read Organisation $organisation
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Membership> $memberships
@@ -39,6 +40,7 @@ final class User extends Authenticatable
         'offices',
         'retired_at',
         'version',
+        'shown_at_door',
     ];
 
     protected $hidden = ['password', 'remember_token'];
@@ -46,12 +48,23 @@ final class User extends Authenticatable
     protected $attributes = ['offices' => '[]'];
 
     /** @var array<int|string, string> */
-    protected $casts = ['offices' => 'array', 'password' => 'hashed', 'retired_at' => 'datetime'];
+    protected $casts = [
+        'offices' => 'array',
+        'password' => 'hashed',
+        'retired_at' => 'datetime',
+        'shown_at_door' => 'boolean',
+    ];
 
     protected static function booted(): void
     {
         self::creating(static function (self $made): void {
             $made->key ??= PersonKey::mint();
+        });
+        // Whoever has a password of their own does not stand at the door any more.
+        self::updating(static function (self $changed): void {
+            if ($changed->isDirty('password') && ! $changed->isDirty('shown_at_door')) {
+                $changed->shown_at_door = false;
+            }
         });
     }
 

@@ -14,6 +14,9 @@ test('from nothing, every page leads to the first place, the first way and the f
     ['test', 'There is nothing to test yet'],
     ['site', 'There is nothing to pull yet'],
     ['bench', 'There is no job yet'],
+    ['cutting', 'There is nothing to cut yet'],
+    ['parts', 'Nothing is needed yet'],
+    ['crew', 'There is no work to share out yet'],
     ['schedule', 'No cable is planned yet.'],
   ]) {
     await page.goto(`/i/${address}/${path}`)
@@ -71,4 +74,11 @@ test('from nothing, every page leads to the first place, the first way and the f
   await quick.getByRole('button', { name: /^Add 7 runs/ }).click()
   await expect(page.getByText('7 runs are saved')).toBeVisible()
   await expect(page.getByRole('row').filter({ hasText: 'Crow’s nest' })).toBeVisible()
+})
+
+test('whoever tries the demo goes in as one of its people', async ({ page }) => {
+  await page.goto('/sign-in')
+  await expect(page.getByRole('heading', { name: 'This is the demo' })).toBeVisible()
+  await page.getByRole('button', { name: 'Tove Castellan' }).click()
+  await expect(page.getByRole('heading', { name: 'Schedule' })).toBeVisible()
 })

@@ -10,15 +10,13 @@ use App\Models\Organisation;
 use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Who\DemoDoor;
 use Illuminate\Console\Command;
 use Sartal\Core\File\InstallationFile;
 
 /** Loads the demo into an empty database, through the importer that everybody's files pass. */
 final class DemoCommand extends Command
 {
-    /** Known to everybody who reads the README: for trying out, on a machine of one's own. */
-    private const PASSWORD = 'brackwater';
-
     protected $signature = 'sartal:demo {--if-empty : do nothing where there is an installation already} {--sign-ins '.
         ': only print the demo\'s sign-ins}';
 
@@ -42,7 +40,8 @@ final class DemoCommand extends Command
         foreach ($stored->memberships()->with('user')->get() as $member) {
             $member->user->update([
                 'sign_in' => $member->user->known_as,
-                'password' => self::PASSWORD,
+                'password' => DemoDoor::PASSWORD,
+                'shown_at_door' => true,
                 'offices' => match (true) {
                     $member->hasRole(Role::Lead) => array_column(Office::cases(), 'value'),
                     $member->hasRole(Role::Planner) => [Office::Installations->value],
@@ -57,17 +56,11 @@ final class DemoCommand extends Command
 
     private function signIns(): int
     {
-        $demo = User::query()
-            ->where('sign_in', 'like', '%@brackwater.example')
-            ->with('memberships')
-            ->get()
-            ->sortBy('id');
-        if ($demo->isNotEmpty()) {
-            $this->line('Demo sign-ins, all with the password '.self::PASSWORD.':');
-            foreach ($demo as $user) {
-                $this->line(
-                    sprintf('  %-30s %s', $user->sign_in, implode(', ', $user->memberships->first()->roles ?? [])),
-                );
+        $demo = DemoDoor::shown();
+        if ($demo !== null) {
+            $this->line('Demo sign-ins, all with the password '.$demo['password'].':');
+            foreach ($demo['people'] as $person) {
+                $this->line(sprintf('  %-30s %s', $person['signIn'], implode(', ', $person['roles'])));
             }
         }
 

@@ -8,7 +8,7 @@ import type { Office, Role, Session } from './types'
 
 /** Who is signed in, and which of their installations this page is of. */
 export const useSession = defineStore('session', () => {
-  const session = ref<Session>({ person: null })
+  const session = ref<Session>({ person: null, demo: null })
   const known = ref(false)
   const asked = `session${address ? `?at=${address}` : ''}`
 

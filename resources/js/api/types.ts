@@ -10,7 +10,9 @@ export type Office = Schemas['Office']
 export type InstallationRef = Schemas['InstallationRef']
 type Open = Schemas['SessionOpen']
 export type Person = Open['person']
-export type Session = { person: Person | null } & Partial<Pick<Open, 'installations' | 'open'>>
+export type Session = { person: Person | null; demo?: Schemas['DemoShown'] | null } & Partial<
+  Pick<Open, 'installations' | 'open'>
+>
 /** What came of inviting somebody: a link to hand over, or whom it was mailed to. */
 export type Invitation = Schemas['InvitationShown']
 export interface Named {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { saying } from '../api/client'
+import { api, saying } from '../api/client'
 import { useSession } from '../api/session'
 
 const session = useSession()
@@ -15,6 +15,18 @@ const first = ref<HTMLInputElement | null>(null)
 // At once: a field that takes the focus a moment later takes what is typed into the next one.
 onMounted(() => first.value?.focus())
 
+/** Of a demo: people whom one can be, without looking up how. */
+const demo = ref(session.session.demo ?? null)
+onMounted(async () => {
+  // Who was signed in when the page began was told nothing of it.
+  const now = demo.value ? null : await api.get('session').catch(() => null)
+  if (now && 'demo' in now) demo.value = now.demo
+})
+const as = (signIn: string) => {
+  name.value = signIn
+  password.value = demo.value?.password ?? ''
+  return enter()
+}
 async function enter() {
   busy.value = true
   problem.value = ''
@@ -52,6 +64,17 @@ async function enter() {
       <label>Password<input v-model="password" type="password" autocomplete="current-password"></label>
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
       <v-btn type="submit" color="primary" block :loading="busy">Sign in</v-btn>
+      <section v-if="demo" aria-labelledby="demo">
+        <h2 id="demo">This is the demo. Look around as</h2>
+        <ul>
+          <li v-for="person in demo.people" :key="person.signIn">
+            <v-btn variant="outlined" color="primary" block :disabled="busy" @click="as(person.signIn)">
+              {{ person.name }}<small>{{ person.roles.join(', ') }}</small></v-btn>
+          </li>
+        </ul>
+        <p>All of them have the password <b class="mono">{{ demo.password }}</b>. Whoever changes theirs is not named
+          here any more.</p>
+      </section>
     </form>
   </main>
 </template>
@@ -87,6 +110,30 @@ input {
 }
 input:focus-visible {
   outline: 2px solid var(--copper);
+}
+section {
+  margin-top: 16px;
+  padding-top: 12px;
+  border-top: 1px solid var(--line);
+  font-size: 13px;
+}
+h2 {
+  margin: 0 0 8px;
+  font-size: 13px;
+}
+ul {
+  list-style: none;
+  margin: 0 0 8px;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+li .v-btn {
+  min-height: 48px;
+}
+li small {
+  margin-left: 8px;
+  font-weight: 400;
 }
 h1 {
   font-size: 26px;

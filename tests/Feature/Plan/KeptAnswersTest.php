@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Tests\Support\Share;
 use Tests\TestCase;
 
 /**
@@ -75,7 +76,7 @@ final class KeptAnswersTest extends TestCase
     public function test_kept_and_fresh_answers_are_the_same_after_random_decisions_and_records(): void
     {
         $dice = new Randomizer(new Mt19937((int) (getenv('SARTAL_KEPT_SEED') ?: 28)));
-        $acts = (int) (getenv('SARTAL_KEPT_ACTS') ?: 24);
+        $acts = (int) (getenv('SARTAL_KEPT_ACTS') ?: Share::many(10, 40));
         $done = [];
         foreach (self::PAGES as $page) {
             $this->as('lead')

@@ -13,6 +13,7 @@ use App\Http\Resources\Who\SessionResource;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Who\Attempts;
+use App\Who\DemoDoor;
 use App\Who\Entry;
 use App\Who\KnownDevice;
 use App\Who\Logbook;
@@ -25,9 +26,10 @@ use Symfony\Component\HttpFoundation\Response;
 /**
  * Who is signed in here.
  *
+ * @phpstan-import-type DemoShown from DemoDoor
  * @phpstan-import-type SessionOpen from SessionResource
  *
- * @phpstan-type SessionClosed array{person: null}
+ * @phpstan-type SessionClosed array{person: null, demo: DemoShown|null}
  */
 final class SessionController
 {
@@ -36,9 +38,9 @@ final class SessionController
     {
         $user = $request->user();
 
-        return new Answer(
-            $user instanceof User ? SessionResource::of($user, self::page($request)) : ['person' => null],
-        );
+        return $user instanceof User
+            ? new Answer(SessionResource::of($user, self::page($request)))
+            : new Answer(['person' => null, 'demo' => DemoDoor::shown()]);
     }
 
     /** @return Answer<SessionOpen|SessionClosed> */
@@ -81,7 +83,7 @@ final class SessionController
         $request->session()->invalidate();
         $request->session()->regenerateToken();
 
-        return new Answer(['person' => null]);
+        return new Answer(['person' => null, 'demo' => DemoDoor::shown()]);
     }
 
     /**

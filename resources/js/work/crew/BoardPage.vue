@@ -7,6 +7,9 @@ import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import CrewTabs from './CrewTabs.vue'
+import { late } from '../../ui/late'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 const board = ref<Board | null>(null)
 const { problem, attempt } = useAttempt()
@@ -48,7 +51,10 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
     <header><h1>Crew</h1><CrewTabs /></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <BeingMade v-if="!board && !problem" of="the forecast" />
-    <div v-if="board" class="body">
+    <FirstSteps
+      v-if="board && board.done.of === 0"
+      why="There is no work to share out yet: cables that are planned become jobs." />
+    <div v-else-if="board" class="body">
       <section class="when">
         <p class="big">{{ board.done.jobs === board.done.of ? 'Everything has left the bench.'
           : `Off the bench by ${day(board.forecast.finish)}` }}</p>

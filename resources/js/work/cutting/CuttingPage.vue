@@ -13,6 +13,9 @@ import { many } from '../../ui/words'
 import RecordCut from './RecordCut.vue'
 import ReelBar from './ReelBar.vue'
 import ReelForm from './ReelForm.vue'
+import { late } from '../../ui/late'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 const session = useSession()
 const cutting = ref<Cutting | null>(null)
@@ -83,7 +86,10 @@ async function saved(changes: Replanned | undefined, reel: string) {
           class="note good"
           role="status"><strong>{{ replanned.code }} is recorded. The rest was planned again.</strong>
           <ReplannedList :changes="replanned.changes" /></section>
-        <p v-if="busy.length === 0" class="quiet">Nothing is left to be cut.</p>
+        <FirstSteps
+          v-if="cutting.cables.length === 0"
+          why="There is nothing to cut yet: cables that are planned are laid out on reels." />
+        <p v-else-if="busy.length === 0" class="quiet">Nothing is left to be cut.</p>
         <section v-for="cable in busy" :key="cable.id" class="cable">
           <h2><Swatch :colour="cable.sheath" /> {{ cable.name }}
             <span class="sum">{{ length(cable.needed) }} to cut · {{ length(cable.onShelf) }} on the

@@ -9,6 +9,9 @@ import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import Swatch from '../../ui/Swatch.vue'
 import PartsTabs from './PartsTabs.vue'
+import { late } from '../../ui/late'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 type Line = Parts['lines'][number]
 type Parts = Schemas['PartsPage']
@@ -173,7 +176,10 @@ const save = () =>
           class="quiet"
           :title="parts.unpriced.join(', ')"> and {{ parts.unpriced.length }} without a price</span></p>
       </div>
-      <p v-if="parts.lines.length === 0" class="quiet">Nothing is needed{{ left ? ' any more' : '' }}.</p>
+      <FirstSteps
+        v-if="parts.lines.length === 0 && !left && scope === 'installation'"
+        why="Nothing is needed yet: cables that are planned need connectors, sleeves and contacts." />
+      <p v-else-if="parts.lines.length === 0" class="quiet">Nothing is needed{{ left ? ' any more' : '' }}.</p>
       <table v-else class="lines">
         <thead><tr><th>Part</th><th>Needed</th><th class="right">Spares</th><th class="right">From kits</th>
           <th class="right">{{ editing ? 'On the shelf' : 'In stock' }}</th><th class="right">To buy</th><th>Packs</th>
