@@ -190,6 +190,13 @@ small {
   padding: 0 3px;
   overflow: hidden;
   white-space: nowrap;
+  display: flex;
+  flex-wrap: wrap;
+}
+/* A code that would be cut off goes to a line of its own, which is not seen: half a code is another job's. */
+.slot::before {
+  content: '';
+  height: 100%;
 }
 @media (max-width: 760px) {
   .person {

@@ -92,6 +92,10 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
   all: unset;
   box-sizing: border-box;
   position: relative;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-start;
+  container-type: inline-size;
   border-right: 2px solid var(--surface);
   color: #fff;
   cursor: pointer;
@@ -100,6 +104,16 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
   font-size: 12.5px;
   white-space: nowrap;
   min-width: 3px;
+}
+/* A code that would be cut off goes to a line of its own, which is not seen: half a code is another cable's. */
+.cut::before {
+  content: '';
+  height: 100%;
+}
+@container (max-width: 76px) {
+  .mark {
+    display: none;
+  }
 }
 .cut.light {
   color: #101615;
