@@ -138,7 +138,7 @@ final class ContractTest extends TestCase
     {
         $this->as('bench')->getJson('/api/session')->assertOk();
         $request = request();
-        Contract::hold(new RequestHandled($request, new Answer(['person' => null])));
+        Contract::hold(new RequestHandled($request, new Answer(['person' => null, 'demo' => null])));
         foreach ([['person' => ['id' => 7]], ['name' => 'nobody'], []] as $wrong) {
             $told = '';
             try {

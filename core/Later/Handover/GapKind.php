@@ -32,7 +32,7 @@ enum GapKind: string
             self::Failed => 'failed its test',
             self::Overtaken => 'overtaken by a change',
             self::Contradiction => 'two results that contradict',
-            self::Stop => 'the plan stops it',
+            self::Stop => 'stopped by the plan',
             self::NotMade => 'not made',
             self::ForLater => 'an end is left for later',
             self::NotLooked => 'found, and not looked over',

@@ -4,12 +4,14 @@ import { onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useAttempt } from '../../ui/attempt'
 import { inWords } from '../../ui/units'
+import { alike } from '../../ui/alike'
 import { late } from '../../ui/late'
 import HandoverFrame from './HandoverFrame.vue'
 
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 type Ready = Schemas['HandoverPage']
+type Gap = Ready['groups'][number]['gaps'][number]
 
 /** What is missing before anybody signs, each with the way to where it is mended. */
 const { problem, attempt } = useAttempt()
@@ -21,6 +23,15 @@ onMounted(() =>
 )
 const SHOWN = 24
 const more = ref('')
+/** What is no cable is called by what it is: the sentence beside it has its name. */
+const called = (gap: Gap) => /^([a-z-]+):/.exec(gap.code)?.[1] ?? gap.code
+/** The same sentence is read once, however many cables it is about. */
+const folded = (gaps: Gap[]) =>
+  alike(
+    gaps,
+    gap => gap.words,
+    gap => [gap.code],
+  )
 </script>
 
 <template>
@@ -42,15 +53,19 @@ const more = ref('')
         may be handed over as an exception: the pack lists it.</p>
       <section v-for="group in ready.groups" :key="group.kind" :aria-label="group.words">
         <h2><b class="mono">{{ group.gaps.length }}</b> {{ group.words }}</h2>
-        <ul>
-          <li
-            v-for="(gap, i) in group.gaps.slice(0, more === group.kind ? undefined : SHOWN)"
-            :key="i"><router-link :to="gap.path"><b class="mono">{{ gap.code }}</b>
-              <span v-if="gap.words"> {{ inWords(gap.words) }}</span></router-link></li>
-          <li v-if="group.gaps.length > SHOWN && more !== group.kind"><button
-            type="button"
-            @click="more = group.kind">and {{ group.gaps.length - SHOWN }} more</button></li>
-        </ul>
+        <div v-for="(said, i) in folded(group.gaps)" :key="i" class="said">
+          <p v-if="said.of.length > 1 && said.words" class="words">
+            <b class="mono">{{ said.of.length }}</b> {{ inWords(said.words) }}</p>
+          <ul>
+            <li
+              v-for="(gap, j) in said.of.slice(0, more === group.kind + i ? undefined : SHOWN)"
+              :key="j"><router-link :to="gap.path"><b class="mono">{{ called(gap) }}</b>
+                <span v-if="said.of.length === 1 && gap.words"> {{ inWords(gap.words) }}</span></router-link></li>
+            <li v-if="said.of.length > SHOWN && more !== group.kind + i"><button
+              type="button"
+              @click="more = group.kind + i">and {{ said.of.length - SHOWN }} more</button></li>
+          </ul>
+        </div>
       </section>
     </template>
   </HandoverFrame>
@@ -64,6 +79,13 @@ const more = ref('')
 h2 {
   margin: 2px 0 4px;
   font-size: 14.5px;
+}
+.said {
+  margin: 0 0 8px;
+}
+.words {
+  margin: 0 0 3px;
+  font-size: 13.5px;
 }
 ul {
   display: flex;

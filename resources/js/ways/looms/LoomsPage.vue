@@ -7,6 +7,7 @@ import { useSession } from '../../api/session'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
+import { alike } from '../../ui/alike'
 import { inWords } from '../../ui/units'
 import LoomForm from './LoomForm.vue'
 
@@ -20,6 +21,13 @@ onMounted(() =>
     looms.value = (await api.get('looms')).looms
   }),
 )
+/** What is found of several segments is said of the first of them; all of it stands on the loom's own page. */
+const folded = (loom: LoomLine) =>
+  alike(
+    loom.findings,
+    finding => finding.code,
+    () => [],
+  )
 </script>
 
 <template>
@@ -46,10 +54,14 @@ onMounted(() =>
             :figure="loom.thickest" /></td><td class="mono right">{{ loom.mass }} kg</td>
           <td>{{ loom.covering === 'sleeve' ? 'sleeve' : 'ties' }}</td>
           <td><p
-            v-for="finding in loom.findings"
-            :key="finding.words"
+            v-for="said in folded(loom)"
+            :key="said.words"
             class="note"
-            :class="finding.severity">{{ inWords(finding.words) }}</p></td>
+            :class="said.of[0]?.severity">{{ inWords(said.of[0]?.words ?? '') }}<small
+              v-if="said.of.length > 1"
+              class="quiet"
+              :title="said.of.map(each => inWords(each.words)).join('\n')"> and {{ said.of.length - 1 }} more like it</small>
+          </p></td>
         </tr></tbody>
       </table>
     </div>
