@@ -209,7 +209,7 @@ test('the next installation begins from this one', async ({ page }) => {
   await page.getByLabel('Name of the new installation').fill('Lock gallery')
   await page.getByLabel('and every cable, as if nothing was done yet').check()
   await page.getByRole('button', { name: 'Make it, and open it' }).click()
-  await expect(page.getByText('Lock gallery')).toBeVisible()
+  await expect(page.locator('.who .site')).toHaveText('Lock gallery')
   await expect(bead(page, 'A-114')).toHaveAttribute('aria-label', /cut to do/)
 })
 

@@ -182,7 +182,8 @@ final class OrganisationTest extends TestCase
         // The crew still leaves, looks ahead and brings it back.
         $this->as('planner')
             ->postJson('/api/runs/quick', ['text' => 'x'])
-            ->assertUnprocessable();
+            ->assertOk()
+            ->assertJsonPath('lines.0.refused.field', 'line');
         $this->as('lead')
             ->putJson('/api/archived', ['archived' => false])
             ->assertOk();

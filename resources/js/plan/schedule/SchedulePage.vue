@@ -15,12 +15,12 @@ import ChangesDialog from './ChangesDialog.vue'
 import { filtered, sorted, type SortKey } from './filter'
 import BulkDialog from './BulkDialog.vue'
 import ImportDialog from './ImportDialog.vue'
-import QuickLine from './QuickLine.vue'
 import RunForm from './RunForm.vue'
 import RunInspector from './RunInspector.vue'
 import { useMarks } from './useMarks'
 import { useRows } from './useRows'
 
+const QuickLine = late(() => import('./QuickLine.vue'))
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 const session = useSession()

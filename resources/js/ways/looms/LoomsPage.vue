@@ -60,8 +60,8 @@ const folded = (loom: LoomLine) =>
             :class="said.of[0]?.severity">{{ inWords(said.of[0]?.words ?? '') }}<small
               v-if="said.of.length > 1"
               class="quiet"
-              :title="said.of.map(each => inWords(each.words)).join('\n')"> and {{ said.of.length - 1 }} more like it</small>
-          </p></td>
+              :title="said.of.map(each => inWords(each.words)).join('\n')"> and {{ said.of.length - 1 }} more
+              like it</small></p></td>
         </tr></tbody>
       </table>
     </div>
