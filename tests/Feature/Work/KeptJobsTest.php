@@ -333,14 +333,17 @@ final class KeptJobsTest extends TestCase
     /** Whoever goes on from a cursor knows what whoever reads all of it is told. */
     public function test_what_is_told_since_a_cursor_makes_of_what_was_known_what_is_so_now(): void
     {
-        $known = $this->as('lead')->getJson('/api/bench?roughly=1')->assertOk()->json();
-        self::assertFalse($known['isPart']);
-        $record = fn (string $run, string $kind) => $this->postJson('/api/bench/'.$run.'/events', [
+        $record = fn (string $run, string $kind) => $this->as('lead')->postJson('/api/bench/'.$run.'/events', [
             'id' => Str::uuid()->toString(),
             'kind' => $kind,
             'run' => $run,
             'note' => 'waits for boots',
         ])->assertCreated();
+        // It is made anew after five hundred records: none of those that follow is one by which that comes about.
+        DB::statement("select setval(pg_get_serial_sequence('events', 'id'), (max(id) / 500 + 1) * 500) from events");
+        $record('A-119', 'asked');
+        $known = $this->getJson('/api/bench?roughly=1')->assertOk()->json();
+        self::assertFalse($known['isPart']);
         DB::table('events')->update(['created_at' => now()->subHour()]);
         $told = $this->getJson('/api/bench?since='.$known['cursor'])->json();
         self::assertSame([[], true], [$told['jobs'], $told['isPart']], 'nothing was recorded');
