@@ -16,7 +16,7 @@ use Sartal\Core\Given\Installation\Side;
 final readonly class Habits
 {
     /** @param  bool  $ofLeads  of loose leads, not of what lies in the building */
-    public function __construct(private Installation $installation, private bool $ofLeads = false)
+    public function __construct(private Installation $installation, public bool $ofLeads = false)
     {
     }
 

@@ -27,12 +27,6 @@ use Sartal\Core\Ways\Routing\Router;
  */
 final class QuickLine
 {
-    /** Lines that a cable each is guessed for, at most. */
-    private const MOST = 96;
-
-    /** How far from what a signal wants a line may be: tolerances of types that are meant for each other. */
-    private const MATCHED = 0.12;
-
     /** @var list<Understood> */
     private array $understood = [];
 
@@ -241,147 +235,18 @@ final class QuickLine
         return [$at, $at];
     }
 
-    /**
-     * The smallest cable that carries as many; the one that the house uses most for such a signal where there are
-     * several. Where cables of its kind carry one line each: as many cables.
-     *
-     * @return array{CableType, int} and how many of it
-     */
+    /** @return array{CableType, int} and how many of it */
     private function cable(int $count, SignalType $signal, ?Usual $usual): array
     {
-        [$used, $families] = $this->habits->carriers($signal);
-        $isApart = $usual?->isApart === true && ! $this->isShared($count, $signal, $used);
-        $isEach = $count > 1 && ($this->text->length !== null || $isApart);
-        $most = $isEach ? 0 : $this->most($signal, $families);
-        // What carries no more than one line is laid as often as there are lines.
-        $isEach = $isEach || ($count > 1 && $most === 1);
-        $fit = $this->fit($isEach ? 1 : $count, $signal, $used, $families, $usual);
-        if ($fit === [] || $count > self::MOST) {
-            throw CannotPropose::unsaid(
-                'cable',
-                (string) $count,
-                $isEach
-                    ? sprintf('Say %d at most, and add the rest on another line.', self::MOST)
-                    : sprintf(
-                        'The largest cable carries %d of %s. Say fewer, and add several runs.',
-                        $most,
-                        $signal->name,
-                    ),
-            );
-        }
-        [$best, $because] = $fit[0];
-        $this->understood[] = new Understood('cable', $best->name, false, $because, ($fit[1] ?? [null])[0]->name ?? '');
-        if ($isEach) {
-            $because = $this->text->length === null ? 'each on a cable of its own' : 'each a lead of its own';
-            $this->understood[] = new Understood('runs', (string) $count, false, $because);
+        $choice = new CableChoice($this->installation->catalogue, $signal, $this->habits, $usual);
+        $guess = $choice->of($count);
+        $this->understood[] = new Understood('cable', $guess->cable->name, false, $guess->because, $guess->instead);
+        if ($guess->many > 1) {
+            $because = $this->habits->ofLeads ? 'each a lead of its own' : 'each on a cable of its own';
+            $this->understood[] = new Understood('runs', (string) $guess->many, false, $because);
         }
 
-        return [$best, $isEach ? $count : 1];
-    }
-
-    /**
-     * Whether a cable that is in use for such a signal carries as many.
-     *
-     * @param  array<int|string, int>  $used
-     */
-    private function isShared(int $count, SignalType $signal, array $used): bool
-    {
-        $proposer = new Proposer($this->installation->catalogue);
-        foreach (array_keys($used) as $id) {
-            $cable = $this->installation->catalogue->cable((string) $id);
-            if ($cable !== null && ! $cable->retired && $proposer->capacity($cable, $signal) >= $count) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * Lines of a signal that the largest cable carries, of those that the house would use.
-     *
-     * @param  array<int|string, true>  $families
-     */
-    private function most(SignalType $signal, array $families): int
-    {
-        $proposer = new Proposer($this->installation->catalogue);
-        $most = 0;
-        foreach ($this->choice($families) as $cable) {
-            $most = max($most, $proposer->capacity($cable, $signal));
-        }
-
-        return $most;
-    }
-
-    /**
-     * Where the house has a kind of cable for such a signal, no other kind is guessed.
-     *
-     * @param  array<int|string, true>  $families
-     * @return list<CableType>
-     */
-    private function choice(array $families): array
-    {
-        return array_values(array_filter(
-            $this->installation->catalogue->cables(),
-            static fn (CableType $cable): bool => ! $cable->retired &&
-                ($families === [] || isset($families[$cable->family])),
-        ));
-    }
-
-    /**
-     * What would do, the best first.
-     *
-     * @param  array<int|string, int>  $used  cable → runs that carry the signal
-     * @param  array<int|string, true>  $families
-     * @return list<array{CableType, string}> with why it is that one
-     */
-    private function fit(int $count, SignalType $signal, array $used, array $families, ?Usual $usual): array
-    {
-        $proposer = new Proposer($this->installation->catalogue);
-        $named = $families === [] ? array_flip($usual->cables ?? []) : [];
-        $fit = $ranks = [];
-        foreach ($this->choice($families) as $cable) {
-            $capacity = $proposer->capacity($cable, $signal);
-            if ($capacity < $count || ! self::isMatched($cable, $signal)) {
-                continue;
-            }
-            $runs = $used[$cable->id] ?? 0;
-            $fit[$cable->id] = [$cable, match (true) {
-                $runs > 0 => sprintf('carries it on %d %s here', $runs, $runs === 1 ? 'run' : 'runs'),
-                isset($named[$cable->id]) => $usual->because ?? '',
-                default => sprintf('the smallest that carries %d of %s', $count, $signal->name),
-            }];
-            $ranks[$cable->id] = [
-                $named[$cable->id] ?? count($named),
-                $capacity,
-                -$runs,
-                $cable->outerDiameter->nanometres,
-            ];
-        }
-        asort($ranks);
-
-        return array_map(static fn (int|string $id): array => $fit[$id], array_keys($ranks));
-    }
-
-    private static function isMatched(CableType $cable, SignalType $signal): bool
-    {
-        $line = $cable->impedance('') ?? self::lineWithin($cable);
-
-        return $signal->impedance === null ||
-            ($line !== null && abs($line - $signal->impedance) <= self::MATCHED * $signal->impedance);
-    }
-
-    /** Of the first element that is a line. */
-    private static function lineWithin(CableType $cable): ?float
-    {
-        foreach ($cable->construction->children as $child) {
-            $line = $cable->impedance($child->key);
-            if ($line !== null) {
-                return $line;
-            }
-        }
-
-        return null;
+        return [$guess->cable, $guess->many];
     }
 
     /**

@@ -38,7 +38,9 @@ final readonly class QuickText
     /** @throws CannotPropose where it is no such line, naming how to write one */
     public static function read(string $text): self
     {
-        return self::lead($text) ?? self::line($text);
+        $said = self::lead($text) ?? self::line($text);
+
+        return $said->count > 0 ? $said : throw CannotPropose::unsaid('line', $text, 'Say how many: one at least.');
     }
 
     /** How long, of which signal, perhaps how many and where they are kept. */

@@ -217,6 +217,8 @@ final class UsualTest extends TestCase
         yield 'no such place' => ['10 m mic lead in cellar', 'from', 'Make it'];
         yield 'mains' => ['2 m mains lead in store', 'signal', 'not guessed'];
         yield 'no signal' => ['2 m black lead in store', 'signal', 'Say which signal'];
+        yield 'none' => ['0 mic hall > rack', 'line', 'one at least'];
+        yield 'no lead' => ['0 x 2 m mic lead in store', 'line', 'one at least'];
         yield 'too many' => ['97 video hall > rack', 'cable', '96 at most'];
         yield 'more than any cable carries' => ['49 mic hall > rack', 'cable', 'carries 48'];
     }
