@@ -214,13 +214,13 @@ Route::prefix('api')->group(function (): void {
                     '[0-9a-f]{64}\.(jpg|png|webp)',
                 );
 
-                Route::get('labels', [LabelController::class, 'index'])->middleware('kept:prints,people,roll');
-                Route::get('labels/shown', [LabelController::class, 'shown'])->middleware('kept:prints,people,roll');
-                Route::get('labels.pdf', [LabelController::class, 'pdf'])->middleware('kept:prints,people,roll,day');
-                Route::get('labels.svg', [LabelController::class, 'svg'])->middleware('kept:prints,people,roll');
+                Route::get('labels', [LabelController::class, 'index'])->middleware('kept:told,people,roll');
+                Route::get('labels/shown', [LabelController::class, 'shown'])->middleware('kept:told,people,roll');
+                Route::get('labels.pdf', [LabelController::class, 'pdf'])->middleware('kept:told,people,roll,day');
+                Route::get('labels.svg', [LabelController::class, 'svg'])->middleware('kept:told,people,roll');
                 Route::get('labels.csv', [LabelController::class, 'csv'])->middleware([
                     'exports:the labels',
-                    'kept:prints,people,roll',
+                    'kept:told,people,roll',
                 ]);
                 Route::get('roll-printer/printed/{number}.svg', [LabelController::class, 'picture'])->where(
                     'number',

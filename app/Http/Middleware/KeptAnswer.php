@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Contract\Answer;
-use App\Labels\LabelStock;
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
 use App\Planning\Touched;
@@ -33,10 +32,7 @@ final readonly class KeptAnswer
     /** Octets: what is larger is made each time. */
     private const MOST = 64_000_000;
 
-    /** Answers that follow from everything and are asked for again and again: kept for some seconds. */
-    private const SECONDS = 'seconds';
-
-    /** s that it may be old. */
+    /** s that an answer may be old which follows from everything, for whoever takes it so. */
     private const AGE = 20;
 
     /** Records between two that are made of all jobs. */
@@ -52,19 +48,22 @@ final readonly class KeptAnswer
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next, string ...$topics): Response
     {
-        // What is told since a cursor is told once; what has to be of this moment is made in it.
-        $isNow = in_array(self::SECONDS, $topics, true) && ! $request->boolean('roughly');
-        if (! $request->isMethod('GET') || $request->filled('since') || $isNow) {
+        // What is told since a cursor is told once.
+        if (! $request->isMethod('GET') || $request->filled('since')) {
             return $next($request);
         }
         $stored = $this->container->make(StoredInstallation::class);
+        $of = array_map(static fn (string $topic): ?string => self::of($topic, $stored, $request), $topics);
+        if (in_array(null, $of, true)) {
+            return $next($request);
+        }
         $name = self::name($request);
         $state = Kept::state(
             $stored->decisions,
             $stored->edition(),
             (string) $stored->version,
             $stored->name,
-            ...array_map(static fn (string $topic): string => self::of($topic, $stored, $request), $topics),
+            ...array_filter($of, is_string(...)),
         );
         $tag = sprintf('W/"%s"', hash('xxh128', $stored->address.$name.$state));
         if (in_array($tag, $request->getETags(), true)) {
@@ -159,29 +158,32 @@ final readonly class KeptAnswer
         return sprintf('answer %s?%s', implode('/', array_slice($request->segments(), 3)), $request->getQueryString());
     }
 
-    /** What somebody records, says or prints, as far as an answer follows from it. */
-    private static function of(string $topic, StoredInstallation $stored, Request $request): string
+    /**
+     * What somebody records, says or prints, as far as an answer follows from it; null: it is of this moment, and not
+     * kept.
+     */
+    private static function of(string $topic, StoredInstallation $stored, Request $request): ?string
     {
-        return $topic.
-            ' '.
-            match ($topic) {
-                'record' => implode('.', Touched::last($stored)),
-                // Who takes them roughly goes on from there by what is told since.
-                'jobs' => $request->boolean('roughly')
-                    ? (string) intdiv(Touched::last($stored)[0], self::RECORDS)
-                    : implode('.', Touched::last($stored)),
-                self::SECONDS => (string) intdiv(now()->getTimestamp(), self::AGE),
-                'told' => (string) $stored->told,
-                'revision' => (string) $stored->revision,
-                'milestones' => (string) Touched::milestone($stored),
-                // What is left to be made follows from everything that was.
-                'parts' => implode('.', $request->boolean('left') ? Touched::last($stored) : Touched::stock($stored)),
-                'people' => (string) json_encode([$stored->names(), self::skills($stored)]),
-                'prints' => LabelStock::state($stored),
-                'roll' => (string) json_encode((new RollPrinter(Cache::store('file'), $stored->id))->summary()),
-                'day' => now()->format('Y-m-d'),
-                default => throw new InvalidArgumentException(sprintf('No answer follows from "%s".', $topic)),
-            };
+        $of = match ($topic) {
+            'record' => implode('.', Touched::last($stored)),
+            // Who takes them roughly goes on from there by what is told since.
+            'jobs' => $request->boolean('roughly')
+                ? (string) intdiv(Touched::last($stored)[0], self::RECORDS)
+                : implode('.', Touched::last($stored)),
+            'seconds' => $request->boolean('roughly') ? (string) intdiv(now()->getTimestamp(), self::AGE) : null,
+            // Labels printed, jobs given.
+            'told' => (string) $stored->told,
+            'revision' => (string) $stored->revision,
+            'milestones' => (string) Touched::milestone($stored),
+            // What is left to be made follows from everything that was.
+            'parts' => implode('.', $request->boolean('left') ? Touched::last($stored) : Touched::stock($stored)),
+            'people' => (string) json_encode([$stored->names(), self::skills($stored)]),
+            'roll' => (string) json_encode((new RollPrinter(Cache::store('file'), $stored->id))->summary()),
+            'day' => now()->format('Y-m-d'),
+            default => throw new InvalidArgumentException(sprintf('No answer follows from "%s".', $topic)),
+        };
+
+        return $of === null ? null : $topic.' '.$of;
     }
 
     /** @return list<mixed> */
