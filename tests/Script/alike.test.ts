@@ -33,6 +33,14 @@ it('keeps every one of them, however many, and the sentence of a single one whol
   expect(fold([])).toEqual([])
 })
 
+it('knows a name from a longer one that begins like it', () => {
+  expect(fold([gap('R-1', 'R-1 leads to R-10.'), gap('R-2', 'R-2 leads to R-20.')])).toEqual([
+    ['R-1 leads to R-10.', ['R-1']],
+    ['R-2 leads to R-20.', ['R-2']],
+  ])
+  expect(fold([gap('A.1', 'A.1 waits.'), gap('A+1', 'A+1 waits.')])).toEqual([['… waits.', ['A.1', 'A+1']]])
+})
+
 it('takes the longer of two names first', () => {
   const all = [
     { code: 'D-1', at: 'D-1 north', words: 'D-1 north is full of D-1.' },

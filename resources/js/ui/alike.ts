@@ -6,6 +6,9 @@ export interface Alike<T> {
 }
 
 const NAMELESS = '…'
+/** R-1 is no part of R-10. */
+const whole = (name: string) =>
+  new RegExp(`(?<![\\p{L}\\p{N}-])${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}-])`, 'gu')
 
 /**
  * What is said of many, once for all that it is said of, in the order in which it first came. A sentence of one stays
@@ -17,7 +20,7 @@ export function alike<T>(all: T[], words: (each: T) => string, names: (each: T) 
     const nameless = names(each)
       .filter(Boolean)
       .sort((a, b) => b.length - a.length)
-      .reduce((said, name) => said.replaceAll(name, NAMELESS), words(each))
+      .reduce((said, name) => said.replace(whole(name), NAMELESS), words(each))
     const group = found.get(nameless)
     if (group) {
       group.of.push(each)

@@ -23,15 +23,19 @@ watch(problem, refused => {
   if (refused) read.value = []
 })
 const { latest, forget } = useLatest()
-const look = () =>
-  attempt(async () => {
-    forget()
-    if (text.value.trim() === '') read.value = []
-    else
-      await latest(api.post('runs/quick', { text: text.value }), answer => {
-        read.value = answer.lines
-      })
-  })
+/** Of what the lines were read: whoever types on and presses Enter at once saves nothing that is not shown. */
+const readOf = ref('')
+async function ask() {
+  forget()
+  const asked = text.value
+  if (asked.trim() === '') read.value = []
+  else
+    await latest(api.post('runs/quick', { text: asked }), answer => {
+      read.value = answer.lines
+      readOf.value = asked
+    })
+}
+const look = () => attempt(ask)
 watch(text, useDebounceFn(look, 400))
 
 const lines = computed(() => read.value.flatMap(each => each.lines))
@@ -42,20 +46,26 @@ const codes = (of: Line[]) => {
   const [first, last] = [of[0]?.code ?? '', of[of.length - 1]?.code ?? '']
   return of.length > 1 ? `${many(of.length, 'run')}, ${first} to ${last}` : first
 }
-const save = () =>
-  attempt(async () => {
-    if (lines.value.length === 0) return look()
-    if (refused.value) return
-    const runs = lines.value.map(line => ({ line }))
-    const saved = runs.length === 1 ? await api.post('runs', runs[0]!) : await api.post('runs/lines', { runs })
-    emit('saved', saved, runs.length)
-  })
+let isSaving = false
+async function save() {
+  if (isSaving) return
+  isSaving = true
+  await attempt(add)
+  isSaving = false
+}
+async function add() {
+  if (lines.value.length === 0 || readOf.value !== text.value) return ask()
+  if (refused.value) return
+  const runs = lines.value.map(line => ({ line }))
+  const saved = runs.length === 1 ? await api.post('runs', runs[0]!) : await api.post('runs/lines', { runs })
+  emit('saved', saved, runs.length)
+}
 /** A place that was named and does not exist is made, and the lines are read again. */
 const place = (name: string) => name.trim().replace(/^./u, first => first.toUpperCase())
 const make = (name: string) =>
   attempt(async () => {
     await api.put('shared/location', { part: { id: slug(name), name: place(name) } })
-    await look()
+    await ask()
   })
 const took = (of: Read, what: string) => of.understood.find(each => each.what === what)?.took ?? ''
 </script>
