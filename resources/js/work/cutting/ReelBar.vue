@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import type { Assigned, Cut } from '../../api/cutting'
 import { hex } from '../../ui/colours'
 import { inWords, length } from '../../ui/units'
@@ -24,6 +25,19 @@ const about = computed(() => {
   const end = marks && `, free end at ${mark(marks.at)} ${marks.unit}, marks ${marks.rising ? 'rise' : 'fall'}`
   return `${length(left)}${end ?? ''}`
 })
+const bar = ref<HTMLElement | null>(null)
+const { width } = useElementSize(bar)
+/** px of a letter of a code, and beside all of them. */
+const [LETTER, BESIDE] = [7, 10]
+/** Codes that are wider than their pieces: half a code is another cable's, so they are read below, in their order. */
+const short = computed(() =>
+  props.assigned.cuts.filter(
+    cut => width.value * (mm(cut.length) / mm(props.assigned.stock.left)) < cut.code.length * LETTER + BESIDE,
+  ),
+)
+const called = (cut: Cut) =>
+  `${cut.code}, ${length(cut.length)}${cut.markTo === null ? '' : `, to mark ${mark(cut.markTo)}`}`
+const isShort = (cut: Cut) => short.value.includes(cut)
 const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pink', 'turquoise'].includes(props.sheath))
 </script>
 
@@ -34,7 +48,7 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
       :class="assigned.stock.kind">{{ KIND[assigned.stock.kind] }}</span> <span class="quiet">{{ about }}</span><span
         v-if="!isWide"
         :class="assigned.tight ? 'tight' : 'quiet'"> · {{ stays }}</span></p>
-    <div class="bar" :style="{ width: `${share}%` }">
+    <div ref="bar" class="bar" :style="{ width: `${share}%` }">
       <button
         v-for="cut in assigned.cuts"
         :key="cut.run"
@@ -42,9 +56,10 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
         class="cut"
         :class="{ chosen: chosen === cut.run, light }"
         :style="{ width: part(cut.length), background: hex(sheath) }"
-        :title="`${cut.code}, ${length(cut.length)}`"
+        :title="called(cut)"
+        :aria-label="called(cut)"
         @click="$emit('choose', cut)">
-        <span class="mono">{{ cut.code }}</span><span
+        <span v-if="!isShort(cut)" class="mono">{{ cut.code }}</span><span
           v-if="cut.markTo !== null"
           class="mark mono">{{ mark(cut.markTo) }}</span>
       </button>
@@ -55,6 +70,7 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
         :style="{ width: part(assigned.rest) }">
         <span v-if="isWide">{{ stays }}</span></span>
     </div>
+    <p v-if="short.length" class="short mono" aria-hidden="true">{{ short.map(cut => cut.code).join(' · ') }}</p>
   </div>
 </template>
 
@@ -92,23 +108,20 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
   all: unset;
   box-sizing: border-box;
   position: relative;
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-start;
   container-type: inline-size;
   border-right: 2px solid var(--surface);
   color: #fff;
   cursor: pointer;
   overflow: hidden;
-  padding: 3px 5px;
-  font-size: 12.5px;
+  padding: 3px 4px;
+  font-size: 11.5px;
   white-space: nowrap;
   min-width: 3px;
 }
-/* A code that would be cut off goes to a line of its own, which is not seen: half a code is another cable's. */
-.cut::before {
-  content: '';
-  height: 100%;
+.short {
+  margin: 2px 0 0;
+  font-size: 12px;
+  color: var(--slate);
 }
 @container (max-width: 76px) {
   .mark {
