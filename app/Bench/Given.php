@@ -50,27 +50,34 @@ final class Given
     /** @return array{looms: list<string>, assemblies: list<string>} ids of what one person was given */
     public function to(StoredInstallation $stored, User $person): array
     {
-        return ['looms' => self::of($stored, $person, 'loom'), 'assemblies' => self::of($stored, $person, 'assembly')];
+        $given = self::of($stored, $person);
+
+        return ['looms' => $given['loom'] ?? [], 'assemblies' => $given['assembly'] ?? []];
     }
 
     /** @return GivenTo what one person was given, by jobs as they are today */
     public function atBench(StoredInstallation $stored, User $person, KeptJobs $jobs): array
     {
-        $runs = self::of($stored, $person, 'assembly');
+        $given = self::of($stored, $person);
+        $runs = $given['assembly'] ?? [];
         $assemblyOf = $runs === [] ? [] : $jobs->assemblyOf($stored);
 
         return [
-            'looms' => self::of($stored, $person, 'loom'),
+            'looms' => $given['loom'] ?? [],
             'jobs' => array_map(static fn (string $run): string => $assemblyOf[$run] ?? $run, $runs),
-            'skills' => self::of($stored, $person, 'skill'),
+            'skills' => $given['skill'] ?? [],
         ];
     }
 
-    /** @return list<string> keys of one kind */
-    private static function of(StoredInstallation $stored, User $person, string $kind): array
+    /** @return array<int|string, list<string>> kind → keys */
+    private static function of(StoredInstallation $stored, User $person): array
     {
         $rows = DB::table('assignments')->where('installation_id', $stored->id)->where('user_id', $person->id);
+        $given = [];
+        foreach ($rows->orderBy('key')->get(['kind', 'key']) as $row) {
+            $given[(string) $row->kind][] = (string) $row->key;
+        }
 
-        return array_values(array_map(strval(...), $rows->where('kind', $kind)->orderBy('key')->pluck('key')->all()));
+        return $given;
     }
 }

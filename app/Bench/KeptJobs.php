@@ -50,9 +50,7 @@ final class KeptJobs
         return JobCursor::at($this->book($stored));
     }
 
-    /**
-     * @return ?list<KeptJob> those that may be others since, in their order; null where that may be any, or too many
-     */
+    /** @return ?list<KeptJob> those that may be others since, in any order; null where that may be any, or too many */
     public function news(StoredInstallation $stored, JobCursor $known): ?array
     {
         $book = $this->book($stored);
