@@ -52,6 +52,7 @@ use App\Http\Controllers\Who\SessionController;
 use App\Http\Controllers\Work\BenchController;
 use App\Http\Controllers\Work\CrewController;
 use App\Http\Controllers\Work\CuttingController;
+use App\Http\Controllers\Work\GuideController;
 use App\Http\Controllers\Work\OutstandingController;
 use App\Http\Controllers\Work\PartsController;
 use App\Http\Controllers\Work\PictureController;
@@ -121,6 +122,7 @@ Route::prefix('api')->group(function (): void {
             ]);
             Route::get('find', FindController::class);
             Route::get('outstanding', OutstandingController::class);
+            Route::get('guide', GuideController::class);
             Route::get('since', SinceController::class);
             Route::get('errands', [ErrandController::class, 'index']);
             Route::get('errands/{errand}', [ErrandController::class, 'show']);

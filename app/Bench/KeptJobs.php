@@ -45,29 +45,19 @@ final class KeptJobs
         return $this->whole($stored, static fn (JobBook $book): array => $book->lines());
     }
 
-    public function cursor(StoredInstallation $stored): JobCursor
+    /** What may be another since; where that may be any, or too many, all of it. */
+    public function told(StoredInstallation $stored, ?JobCursor $known): JobsTold
     {
-        return JobCursor::at($this->book($stored));
-    }
+        return $this->whole($stored, static function (JobBook $book) use ($stored, $known): JobsTold {
+            $news = $known === null ? null : self::news($stored, $book, $known);
 
-    /** @return ?list<KeptJob> those that may be others since, in any order; null where that may be any, or too many */
-    public function news(StoredInstallation $stored, JobCursor $known): ?array
-    {
-        $book = $this->book($stored);
-        // A database that was restored may not have come so far.
-        $touched = $known->holds(JobCursor::at($book)) && $known->row <= $book->index->last
-            ? Touched::lately($stored, $known->row, $book->index->assemblyOf)
-            : null;
-        if ($touched === null || count($touched) > self::MOST) {
-            return null;
-        }
-        try {
-            $news = array_map(static fn (string $id): ?KeptJob => $book->job($id)?->line, $touched);
-        } catch (TornBook) {
-            return null;
-        }
-
-        return array_values(array_filter($news, static fn (?KeptJob $job): bool => $job !== null));
+            return new JobsTold(
+                JobCursor::at($book),
+                $news ?? array_values($book->lines()),
+                $news !== null,
+                self::said($book->index)->times,
+            );
+        });
     }
 
     /** @return array<int|string, list<Stretch>> by assembly, in their order: what is left, as it is done in one go */
@@ -143,6 +133,25 @@ final class KeptJobs
         });
 
         return [$index, $all];
+    }
+
+    /**
+     * @return ?list<KeptJob> those that may be others since, in any order; null where that may be any, or too many
+     *
+     * @throws TornBook
+     */
+    private static function news(StoredInstallation $stored, JobBook $book, JobCursor $known): ?array
+    {
+        // A database that was restored may not have come so far.
+        $touched = $known->holds(JobCursor::at($book)) && $known->row <= $book->index->last
+            ? Touched::lately($stored, $known->row, $book->index->assemblyOf)
+            : null;
+        if ($touched === null || count($touched) > self::MOST) {
+            return null;
+        }
+        $news = array_map(static fn (string $id): ?KeptJob => $book->job($id)?->line, $touched);
+
+        return array_values(array_filter($news, static fn (?KeptJob $job): bool => $job !== null));
     }
 
     /**

@@ -40,7 +40,7 @@ use Sartal\Core\Work\Bench\TimeBook;
  */
 final readonly class Queue
 {
-    public function __construct(private KeptJobs $jobs, private Times $times)
+    public function __construct(private KeptJobs $jobs)
     {
     }
 
@@ -51,28 +51,19 @@ final readonly class Queue
      */
     public function told(StoredInstallation $stored, ?JobCursor $known): array
     {
-        // Taken before anything is read: what comes in between is then told twice rather than never.
-        $cursor = $this->jobs->cursor($stored);
-        $news = $known === null ? null : $this->jobs->news($stored, $known);
-        $times = $this->times->of($stored);
+        $told = $this->jobs->told($stored, $known);
 
         return [
-            'jobs' => $news === null
-                ? $this->of($stored)
-                : array_map(static fn (KeptJob $job): array => self::line($job, $times), $news),
-            'isPart' => $news !== null,
-            'cursor' => $cursor->text(),
+            'jobs' => array_map(static fn (KeptJob $job): array => self::line($job, $told->times), $told->jobs),
+            'isPart' => $told->isPart,
+            'cursor' => $told->cursor->text(),
         ];
     }
 
     /** @return list<QueueLine> */
     public function of(StoredInstallation $stored): array
     {
-        // The jobs first: from what is then known, times are of every record, right after a decision too.
-        $jobs = $this->jobs->of($stored);
-        $times = $this->times->of($stored);
-
-        return array_map(static fn (KeptJob $job): array => self::line($job, $times), array_values($jobs));
+        return $this->told($stored, null)['jobs'];
     }
 
     /** @return QueueLine */

@@ -52,10 +52,9 @@ final readonly class RunLines
      *
      * @return list<QuickRead>
      */
-    public function quick(Loaded $loaded, string $text): array
+    public static function quick(Installation $in, string $text): array
     {
         $read = [];
-        $in = $loaded->installation;
         foreach (preg_split('~\R~u', $text) ?: [] as $line) {
             if (trim($line) === '') {
                 continue;

@@ -27,7 +27,8 @@ final readonly class Beginning
         return $this->from(self::bare($key, $name), $by, 'empty', crew: false);
     }
 
-    public static function bare(string $key, string $name): InstallationFile
+    /** @param  array<array-key, mixed>  $more  members of such a file */
+    public static function bare(string $key, string $name, array $more = []): InstallationFile
     {
         $bare = [
             'format' => InstallationFile::FORMAT,
@@ -35,20 +36,13 @@ final readonly class Beginning
             'installation' => ['id' => $key, 'name' => $name],
         ];
 
-        return InstallationFile::parse(json_encode($bare, JSON_THROW_ON_ERROR));
+        return InstallationFile::parse(json_encode($bare + $more, JSON_THROW_ON_ERROR));
     }
 
-    /** The sample that ships, to try things on: all of it, under a name of its own, with none of its people at work. */
-    public function sample(User $by, string $key, string $name): StoredInstallation
+    /** A sample that ships, to try things on, with none of its people at work. */
+    public function sample(User $by, string $key, string $name, Sample $sample): StoredInstallation
     {
-        $sample = InstallationFile::parse((string) file_get_contents(database_path('demo/brackwater.json')));
-
-        return $this->from(
-            new InstallationFile($sample->installation->named($key, $name), $sample->record, $sample->people),
-            $by,
-            'from the sample',
-            crew: false,
-        );
+        return $this->from($sample->file($key, $name), $by, 'from a sample: '.$sample->name(), crew: false);
     }
 
     /**

@@ -6,6 +6,7 @@ import { address, page } from './api/page'
 import { useSession } from './api/session'
 import { asked } from './api/ask'
 import { apart } from './api/stale'
+import { guided, takeSample } from './ui/guide'
 import { late, useOpened } from './ui/late'
 import OutboxBar from './ui/OutboxBar.vue'
 import { PLACES } from './ui/places'
@@ -20,6 +21,7 @@ const TemplateDialog = late(() => import('./later/handover/TemplateDialog.vue'))
 const FindDialog = late(() => import('./ui/FindDialog.vue'))
 const NoPlace = late(() => import('./session/NoPlace.vue'))
 const KeyHelp = late(() => import('./ui/KeyHelp.vue'))
+const GuideBar = late(() => import('./ui/GuideBar.vue'))
 
 const session = useSession()
 const route = useRoute()
@@ -28,7 +30,8 @@ const person = computed(() => session.session.person)
 useAsking()
 const help = ref(false)
 const finding = ref(false)
-const template = ref(false)
+/** Whoever chose it as what the next one begins from is asked at once what comes along. */
+const template = ref(new URLSearchParams(window.location.search).has('next'))
 const archiving = ref(false)
 const opened = useOpened({
   help,
@@ -49,6 +52,7 @@ function typing(target: EventTarget | null): boolean {
 
 /** g, then a letter, changes place; ? lists the keys. */
 function onKey(event: KeyboardEvent) {
+  if (takeSample(event)) return
   if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey || !person.value) return
   if (document.querySelector('.v-overlay--active:not(.v-snackbar)')) return
   if (event.key === '?') {
@@ -92,6 +96,7 @@ async function leave() {
         @leave="leave" />
       <div class="place">
         <div class="bars">
+          <GuideBar v-if="page && guided && !route.meta.ofNone" />
           <p
             v-if="page?.archived"
             class="archived"

@@ -237,6 +237,6 @@ test('a file is brought in by a worker: what is wrong is listed, what is right i
   await send.click()
   await expect(page.getByRole('progressbar', { name: 'How far the file is' })).toBeVisible()
   await expect(page).toHaveURL(/\/i\/[^/]+\/schedule/, { timeout: 30_000 })
-  await expect(page.getByText('Upper gate')).toBeVisible()
+  await expect(page.locator('.who .site')).toHaveText('Upper gate')
   await expect(bead(page, 'A-114')).toHaveAttribute('aria-label', /cut done/)
 })

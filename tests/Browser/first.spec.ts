@@ -1,5 +1,7 @@
-import { expect, test } from './house'
+import { settled, words, kicker } from './bench'
 import { signIn } from './crew'
+import { seconds, watchHands } from './hands'
+import { expect, type Page, test } from './house'
 
 test('from nothing, every page leads to the first place, the first way and the first line', async ({ page }) => {
   await signIn(page, 'lead')
@@ -81,4 +83,74 @@ test('whoever tries the demo goes in as one of its people', async ({ page }) => 
   await expect(page.getByRole('heading', { name: 'This is the demo' })).toBeVisible()
   await page.getByRole('button', { name: 'Tove Castellan' }).click()
   await expect(page.getByRole('heading', { name: 'Schedule' })).toBeVisible()
+})
+
+/** What somebody at the bench does with whatever comes next, until the cable is made. */
+async function make(page: Page) {
+  for (let n = 0; n < 120; n++) {
+    if (await page.getByRole('link', { name: 'Test it', exact: true }).isVisible()) return
+    const was = (await kicker(page)) + (await words(page))
+    if (await page.locator('.gate').count()) {
+      for (const part of await page.locator('.gate input').all()) await part.press('Space')
+      await page.getByRole('button', { name: 'All of it is on' }).press('Enter')
+    } else if (await page.locator('.look').count())
+      await page.getByRole('button', { name: 'All of it is good' }).click()
+    else {
+      if (await page.getByText(/Let it cool/).isVisible()) {
+        await page.keyboard.press('Space')
+        await expect(page.getByText(/Let it cool/)).toBeHidden()
+      }
+      await page.keyboard.press('Space')
+    }
+    await settled(page, was)
+  }
+  throw new Error('it was never made')
+}
+
+test('led by the guide, one person comes from nothing to the first tested cable', async ({ page }) => {
+  const hands = await watchHands(page)
+  await signIn(page, 'lead', '/installations')
+  const form = page.getByRole('form', { name: 'Begin an installation' })
+  await form.getByLabel('Name').fill('Pump house')
+  await page.keyboard.press('Enter')
+  const guide = page.getByRole('region', { name: 'Guide' })
+  const next = guide.getByRole('link')
+  for (const [act, field] of [
+    ['Add the first place', 'Name'],
+    ['Add another place', 'Name'],
+    ['Add the first way', 'Name'],
+  ]) {
+    await expect(next).toHaveText(act!)
+    await next.click()
+    await expect(page.getByLabel(field!, { exact: true })).toBeFocused()
+    await page.keyboard.press('ArrowRight')
+    if (act === 'Add the first way') {
+      await page.keyboard.press('Tab')
+      await page.keyboard.press('Tab')
+      await page.keyboard.press('ArrowRight')
+    }
+    await page.keyboard.press('Enter')
+  }
+  await expect(next).toHaveText('Write the first line')
+  await next.click()
+  await expect(page.getByLabel('How many, which signal, from > to, via; a line for each')).toBeFocused()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('button', { name: 'Add A-001' })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(next).toHaveText('Make it at the bench')
+  await next.click()
+  await expect(page.getByText(/^Step 1 of/)).toBeVisible()
+  await make(page)
+  await next.click()
+  await expect(page.getByPlaceholder('what lights')).toBeFocused()
+  for (let line = 0; line < 4; line++) await page.keyboard.press('Enter')
+  await expect(page.getByText('Passes', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Record', exact: true }).press('Enter')
+  await expect(page.getByText('Recorded: passes')).toBeVisible()
+  await expect(guide.getByText('That was all of it once')).toBeVisible()
+  const did = await hands()
+  console.log(`hands, nothing to tested: ${did.keys} keys, ${did.presses} presses, ${Math.round(seconds(did))} s`)
+  expect(did.presses).toBeLessThanOrEqual(8)
+  await guide.getByRole('button', { name: 'Done' }).click()
+  await expect(guide).toBeHidden()
 })

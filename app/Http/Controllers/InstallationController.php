@@ -9,6 +9,7 @@ use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\Beginning;
+use App\Formats\Samples;
 use App\Http\Requests\Who\Archiving;
 use App\Http\Requests\Who\Begin;
 use App\Http\Requests\Who\NewInstallation;
@@ -25,13 +26,15 @@ use Illuminate\Support\Str;
  * The installations that somebody is of the crew of.
  *
  * @phpstan-import-type InstallationRef from StoredInstallation
+ * @phpstan-import-type SampleShown from Samples
  */
 final class InstallationController
 {
     /**
-     * With "run": those that have it, for codes that were printed before a code named its installation.
+     * With "run": those that have it, for codes that were printed before a code named its installation. And what the
+     * next one can begin from.
      *
-     * @return Answer<array{installations: list<InstallationRef>}>
+     * @return Answer<array{installations: list<InstallationRef>, samples: list<SampleShown>}>
      */
     public function index(#[Query(RunSought::class)] RunSought $asked, #[CurrentUser] User $user): Answer
     {
@@ -49,11 +52,12 @@ final class InstallationController
                     ->map(static fn (StoredInstallation $each): array => $each->reference())
                     ->all(),
             ),
+            'samples' => Samples::shown(),
         ]);
     }
 
     /**
-     * Begun "empty", or from the "sample"; from a file it arrives.
+     * Begun "empty", or from a "sample", the first where none is named; from a file it arrives.
      *
      * @return Answer<InstallationRef>
      *
@@ -72,7 +76,7 @@ final class InstallationController
         $made =
             $sent->begin === Begin::Empty
                 ? $beginning->empty($user, $key, $name)
-                : $beginning->sample($user, $key, $name);
+                : $beginning->sample($user, $key, $name, Samples::find($sent->sample));
 
         return new Answer($made->reference(), 201);
     }

@@ -104,9 +104,9 @@ final readonly class Installation
     public function withRun(Run $run, array $fittings = [], array $circuits = []): self
     {
         return $this->copy([
-            'runs' => [$run->id => $run] + $this->runs,
-            'fittings' => $fittings + $this->fittings,
-            'circuits' => $circuits + $this->circuits,
+            'runs' => array_replace($this->runs, [$run->id => $run]),
+            'fittings' => array_replace($this->fittings, $fittings),
+            'circuits' => array_replace($this->circuits, $circuits),
         ]);
     }
 

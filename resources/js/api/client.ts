@@ -1,3 +1,4 @@
+import { shallowRef } from 'vue'
 import type { Answer } from './answers'
 import { ask, looked } from './ask'
 import type { Impact } from './change'
@@ -30,6 +31,9 @@ function cookie(name: string): string {
   const found = document.cookie.split('; ').find(pair => pair.startsWith(`${name}=`))
   return found ? decodeURIComponent(found.slice(name.length + 1)) : ''
 }
+
+/** How often this page has written something: whoever follows from that looks again at once. */
+export const wrote = shallowRef(0)
 
 /** Whether an edit that overtakes work is asked about, made all the same, or put aside. */
 type Intent = 'ask' | 'weigh' | 'accept' | 'park'
@@ -116,6 +120,7 @@ async function send<T>(
       answer,
     )
   }
+  if (method !== 'GET') wrote.value++
   return answer as T
 }
 

@@ -32,8 +32,10 @@ export const belongsTo = (of = address, who = person.value): Record<string, stri
 /** The address of something that is opened or shown without the page, of the page's installation. */
 export const file = (path: string): string => endpoint(path)
 
-/** A name on this device for what belongs to the page's installation. */
-export const kept = (name: string): string => `sartal.${address}.${name}`
+/** A name on this device for what belongs to an installation. */
+export const keptOf = (of: string, name: string): string => `sartal.${of}.${name}`
+/** The same, for the page's own. */
+export const kept = (name: string): string => keptOf(address, name)
 
 /** To another installation, or another place of this one by a load. */
 export const visit = (of: { address: string }, path = '/schedule') => {

@@ -1,14 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ApiError } from '../api/client'
-import { useErrand } from '../api/errand'
-import { address, visit } from '../api/page'
+import { api } from '../api/client'
+import { address } from '../api/page'
 import { useSession } from '../api/session'
-import type { InstallationRef, RowProblem } from '../api/types'
+import type { InstallationRef } from '../api/types'
 import { useAttempt } from '../ui/attempt'
-import ErrandBar from '../ui/ErrandBar.vue'
-import { wrongIn } from '../ui/wrong'
-import WrongTable from '../ui/WrongTable.vue'
+import BeginForm from './BeginForm.vue'
 
 /** The installations that somebody is of the crew of, and how the next one begins. */
 defineProps<{ heading?: string }>()
@@ -22,32 +19,6 @@ const inUse = computed(() => all.value.filter(each => !each.archived && fits(eac
 const archived = computed(() => all.value.filter(each => each.archived && fits(each)))
 const leaving = ref<InstallationRef | null>(null)
 
-const begin = ref<'empty' | 'sample' | 'file'>('empty')
-const name = ref('')
-const file = ref<File | null>(null)
-const crew = ref(true)
-const wrong = ref<RowProblem[]>([])
-const { errand, calledOff, follow, callOff } = useErrand(
-  'arrival',
-  told =>
-    attempt(async () => {
-      if (told.state === 'done') visit({ address: String(told.result.address) })
-      if (told.state !== 'failed') return
-      wrong.value = wrongIn(new ApiError(422, told.problem, { problems: told.problems }))
-      throw new ApiError(422, told.problem, {})
-    }),
-  'arrivals',
-)
-const make = () =>
-  attempt(async () => {
-    wrong.value = []
-    if (begin.value === 'file') {
-      const form = new FormData()
-      form.set('file', file.value!)
-      form.set('crew', crew.value ? '1' : '0')
-      await follow(await api.post('arrivals', form))
-    } else visit(await api.post('installations', { begin: begin.value, name: name.value }))
-  })
 const leave = (each: InstallationRef) =>
   attempt(async () => {
     await api.removeAt(each.address, 'membership')
@@ -62,12 +33,6 @@ const leave = (each: InstallationRef) =>
     <h1>{{ heading ?? 'Your installations' }}</h1>
     <slot />
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <div
-      v-if="wrong.length"
-      class="wrong"
-      tabindex="0"
-      role="region"
-      aria-label="In the file"><WrongTable :problems="wrong" /></div>
     <input
       v-if="all.length > 5"
       v-model="sought"
@@ -98,38 +63,7 @@ const leave = (each: InstallationRef) =>
           <span class="mono quiet">{{ each.address }}</span></li>
       </ul>
     </details>
-    <form v-if="session.looksAfter('installations')" aria-label="Begin an installation" @submit.prevent="make">
-      <h2>Begin another</h2>
-      <fieldset>
-        <legend class="visually-hidden">From what</legend>
-        <label><input v-model="begin" type="radio" value="empty"> empty: house rules as they ship, nothing else</label>
-        <label><input v-model="begin" type="radio" value="sample"> from the sample, to try things on: a whole
-          installation, half built</label>
-        <label><input
-          v-model="begin"
-          type="radio"
-          value="file"> from an installation file, with all that was decided and
-          done</label>
-      </fieldset>
-      <template v-if="begin === 'file'">
-        <v-file-input v-model="file" label="An installation file (.json)" accept=".json,application/json" />
-        <label><input v-model="crew" type="checkbox"> its people become the crew, as what the file says; without, its
-          record knows them and you are alone</label>
-      </template>
-      <v-text-field v-else v-model="name" label="Name" maxlength="120" />
-      <v-btn
-        type="submit"
-        color="primary"
-        :loading="busy"
-        :disabled="errand !== null || (begin === 'file' ? !file : !name.trim())">Begin it, and open it</v-btn>
-      <ErrandBar
-        v-if="errand"
-        :errand="errand"
-        :called-off="calledOff"
-        of="the file"
-        @call-off="attempt(callOff)" />
-      <p class="quiet">From one of yours: open it, then choose “Begin the next one from this” below your name.</p>
-    </form>
+    <BeginForm v-if="session.looksAfter('installations')" :own="inUse" />
   </main>
 </template>
 
@@ -142,10 +76,6 @@ const leave = (each: InstallationRef) =>
 }
 h1 {
   font-size: 20px;
-}
-.wrong {
-  max-height: 40vh;
-  overflow: auto;
 }
 input[type='search'] {
   border: 1px solid var(--line);
@@ -183,22 +113,6 @@ li button {
 }
 li button:focus-visible {
   outline: 2px solid var(--copper);
-}
-form {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-  margin-top: 20px;
-  max-width: 520px;
-}
-form > .v-input {
-  width: 100%;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  display: grid;
-  gap: 6px;
 }
 summary {
   cursor: pointer;

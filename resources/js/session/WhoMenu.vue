@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { page, visit } from '../api/page'
 import { useSession } from '../api/session'
+import { guided } from '../ui/guide'
 import { dim } from '../ui/theme'
 import { SYSTEMS, system } from '../ui/units'
 
@@ -40,6 +41,10 @@ const person = computed(() => session.session.person)
         v-if="page && session.can('lead')"
         :title="page.archived ? 'Bring this one back into use' : 'Archive this one …'"
         @click="emit('archive')" />
+      <v-list-item
+        v-if="page"
+        :title="guided ? 'Leave the guide' : 'Guide, step by step'"
+        @click="guided = !guided" />
       <v-list-item title="Keys" @click="emit('keys')" />
       <v-list-item title="Sign out" @click="emit('leave')" />
     </v-list>

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useSession } from '../api/session'
+import { guided } from './guide'
 
 /** Where there is no cable yet: why this page is empty, and what comes before it, in the order of the work. */
 defineProps<{ why: string }>()
@@ -48,7 +49,8 @@ const next = computed(() => steps.value.find(step => !step.done)!)
 <template>
   <div class="first">
     <p>{{ why }}</p>
-    <template v-if="begun && session.plans">
+    <p v-if="guided" class="quiet">The guide above says what comes next.</p>
+    <template v-else-if="begun && session.plans">
       <ol>
         <li v-for="step in steps" :key="step.name" :class="{ done: step.done, next: step === next }">
           <span class="bead" aria-hidden="true" /><b>{{ step.name }}</b> <span class="quiet">{{ step.what }}</span>
@@ -61,7 +63,10 @@ const next = computed(() => steps.value.find(step => !step.done)!)
         variant="text"
         color="primary"
         to="/schedule?make=table"
-        :active="false">Bring in a table</v-btn></p>
+        :active="false">Bring in a table</v-btn> <v-btn
+          variant="text"
+          color="primary"
+          @click="guided = true">Guide me through</v-btn></p>
     </template>
     <p v-else-if="begun" class="quiet">A planner adds places and ways, and writes the first cables.</p>
   </div>

@@ -7,11 +7,14 @@ interface Listed {
   words: string
 }
 
+/** What is missing has no value to show. */
+const said = (value: string) => (value === 'null' || value === '' ? '' : `"${value}"`)
+
 /** A refusal in one line: the listed problems, else the words on its fields, else the message. */
 export function refusal(error: ApiError): string {
   const listed = (error.body.problems ?? []) as Listed[]
   return (
-    listed.map(each => `${each.path} "${each.value}" ${each.words}`).join(' ') ||
+    listed.map(each => [each.path, said(each.value), each.words].filter(Boolean).join(' ')).join(' ') ||
     Object.values(error.fields).flat().join(' ') ||
     error.message
   )

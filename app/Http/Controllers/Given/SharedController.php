@@ -58,7 +58,7 @@ final readonly class SharedController
             throw BadLine::because(
                 'id',
                 $id,
-                sprintf('There is such a %s already. Choose another id.', $kind->words()),
+                sprintf('There is such a %s already. Choose another name.', $kind->words()),
             );
         }
 

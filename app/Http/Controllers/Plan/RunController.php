@@ -110,7 +110,9 @@ final readonly class RunController
      */
     public function quick(#[Body(QuickRun::class)] QuickRun $sent, Loaded $loaded): Answer
     {
-        return new Answer(['lines' => array_map(QuickResource::of(...), $this->lines->quick($loaded, $sent->text))]);
+        $read = RunLines::quick($loaded->installation, $sent->text);
+
+        return new Answer(['lines' => array_map(QuickResource::of(...), $read)]);
     }
 
     /**

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
@@ -39,12 +39,17 @@ const load = async () => {
 }
 const route = useRoute()
 const router = useRouter()
+/** Whoever comes here to make the first of something begins with it. */
+function begin() {
+  const make = route.query.make
+  if (!make || !building.value) return
+  if (session.plans && (make === 'location' || make === 'way')) form.value = { kind: make, isNew: true }
+  void router.replace({ query: {} })
+}
+watch(() => route.query.make, begin)
 onMounted(async () => {
   await attempt(load)
-  // Whoever comes here to make the first of something begins with it.
-  const make = route.query.make
-  if (session.plans && (make === 'location' || make === 'way')) form.value = { kind: make, isNew: true }
-  if (make) void router.replace({ query: {} })
+  begin()
 })
 
 const kind = computed(() => chosen.value.split(':')[0])
@@ -223,7 +228,7 @@ function stop() {
       <aside class="right-side" aria-label="Selected">
         <WayForm
           v-if="form?.kind === 'way'"
-          :key="`${form.from}-${form.to}-${id}`"
+          :key="form.isNew ? `${form.from}-${form.to}` : id"
           :building="building"
           :way="form.isNew ? null : way ?? null"
           :from="form.from ?? ''"

@@ -3,6 +3,7 @@ import { reactive } from 'vue'
 import { api } from '../../api/client'
 import type { PlacePart, Point, Rerouted } from '../../api/building'
 import { useAttempt } from '../../ui/attempt'
+import { sample, samplePlace } from '../../ui/guide'
 import { slug } from '../../ui/slug'
 
 const props = defineProps<{
@@ -47,7 +48,11 @@ const save = () =>
   <form class="place-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ place ? 'Edit' : 'New' }} {{ kind }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-text-field v-model="draft.name" label="Name" :autofocus="!place" />
+    <v-text-field
+      v-model="draft.name"
+      label="Name"
+      :autofocus="!place"
+      v-bind="kind === 'location' ? sample(samplePlace) : {}" />
     <template v-if="kind === 'location'">
       <v-select
         v-model="draft.fire"

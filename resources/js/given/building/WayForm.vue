@@ -4,6 +4,7 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
 import type { Building, Rerouted, Way, WayPart } from '../../api/building'
 import { useAttempt } from '../../ui/attempt'
+import { sample, sampleWay } from '../../ui/guide'
 import { slug } from '../../ui/slug'
 import ReroutedList from './ReroutedList.vue'
 import { useLatest } from '../../ui/latest'
@@ -19,12 +20,15 @@ const AROUND = [
   { value: 'near-mains', title: 'near mains' },
 ]
 const was = props.way?.part
+/** Where there are two places and nothing between them, a way leads from one to the other. */
+const [first, second, ...others] = props.building.locations
+const only = first && second && !others.length && !props.building.ways.length ? [first.part.id, second.part.id] : []
 const draft = reactive({
   name: was?.name ?? '',
   kind: was?.kind ?? 'tray',
   length: was?.length ?? '',
-  from: was?.from ?? props.from,
-  to: was?.to ?? props.to,
+  from: was?.from ?? (props.from || (only[0] ?? '')),
+  to: was?.to ?? (props.to || (only[1] ?? '')),
   inner: (was?.inner ?? []).join(' x '),
   bends: String(was?.bends ?? 0),
   bendRadius: was?.bendRadius ?? '',
@@ -89,13 +93,16 @@ const save = () =>
   <form class="way-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ way ? 'Edit way' : 'New way' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-    <v-text-field v-model="draft.name" label="Name" :autofocus="!way" />
+    <v-text-field v-model="draft.name" label="Name" :autofocus="!way" v-bind="sample(sampleWay.name)" />
     <div class="two">
       <v-select
         v-model="draft.kind"
         label="Kind"
         :items="['tray', 'trunking', 'conduit', 'riser', 'void', 'free air']" />
-      <v-text-field v-model="draft.length" label="Length, with its unit" placeholder="12.4 m" />
+      <v-text-field
+        v-model="draft.length"
+        label="Length, with its unit"
+        v-bind="sample(sampleWay.length, '12.4 m')" />
       <v-autocomplete
         v-model="draft.from"
         label="From"

@@ -7,6 +7,7 @@ import type { Line, RunPage } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { length } from '../../ui/units'
 import { useLatest } from '../../ui/latest'
+import { sample, sampleLine } from '../../ui/guide'
 import { slug } from '../../ui/slug'
 import { many } from '../../ui/words'
 
@@ -78,7 +79,7 @@ const took = (of: Read, what: string) => of.understood.find(each => each.what ==
         ref="field"
         v-model="text"
         aria-label="How many, which signal, from > to, via; a line for each"
-        placeholder="24 mic stage box 1 > amp rack via under-stage tray"
+        v-bind="sample(sampleLine, '24 mic stage box 1 > amp rack via under-stage tray')"
         class="mono"
         rows="1"
         max-rows="8"

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, ApiError } from '../../api/client'
 import { useLive } from '../../api/live'
 import { useSession } from '../../api/session'
+import { many } from '../../ui/words'
 import type { Line, Row, RunPage } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
@@ -101,6 +102,11 @@ watch(
 useLive(['decided', 'recorded'], 5000, () => !editing.value && load(true))
 watch(words, value => void router.replace({ query: { ...route.query, find: value || undefined } }))
 
+const counted = computed(() => {
+  const all = many(rows.value.length, 'run')
+  if (loading.value && rows.value.length === 0) return ''
+  return shown.value.length === rows.value.length ? all : `${shown.value.length} of ${all}`
+})
 const COLUMNS: { key: SortKey; name: string }[] = [
   { key: 'code', name: 'Code' },
   { key: 'from', name: 'From → to' },
@@ -271,10 +277,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         aria-label="Filter the schedule"
         clearable
         @keydown.down.prevent="move(1)" />
-      <span
-        class="count"
-        aria-live="polite">{{ loading && rows.length === 0 ? '' : shown.length === rows.length ? `${rows.length} runs`
-          : `${shown.length} of ${rows.length} runs` }}</span>
+      <span class="count" aria-live="polite">{{ counted }}</span>
       <v-btn
         variant="text"
         size="small"
@@ -398,12 +401,14 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       :timeout="6000"
       location="bottom left"
       color="#22302f"
-      theme="dark"
-      @update:model-value="said = ''">{{ said }}</v-snackbar>
+      @update:model-value="said = ''"><span class="told">{{ said }}</span></v-snackbar>
   </div>
 </template>
 
 <style scoped>
+.told {
+  color: #f7f4ee;
+}
 .group {
   height: 36px;
   display: flex;

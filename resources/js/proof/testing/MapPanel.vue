@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import type { Probe, TestSheet } from '../../api/test'
 import ConnectorView from '../../ui/ConnectorView.vue'
 import { named, same, token, typed } from './reading'
@@ -29,6 +29,11 @@ const {
   i => props.lights[from.value[i]!.node] !== undefined,
   'line',
 )
+/** Enter answers for the line in hand at once; on glass that would bring up the keyboard over it. */
+const field = ref<HTMLInputElement | null>(null)
+onMounted(() => {
+  if (window.matchMedia('(pointer: fine)').matches) field.value?.focus()
+})
 const current = computed<Probe | undefined>(() => from.value[at.value])
 const read = computed(() => from.value.filter(probe => props.lights[probe.node]).length)
 const expected = (probe: Probe) => (props.expectedIn ?? props.sheet.expected)[probe.node] ?? []
@@ -147,11 +152,11 @@ function declare() {
       <div class="keys">
         <input
           id="entry"
+          ref="field"
           v-model="entry"
           class="mono"
           autocomplete="off"
           autocapitalize="off"
-          autofocus
           placeholder="what lights"
           :aria-invalid="entryWrong !== ''"
           aria-describedby="entry-help"

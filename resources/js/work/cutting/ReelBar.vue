@@ -57,9 +57,9 @@ const light = computed(() => ['white', 'yellow', 'grey', 'clear', 'orange', 'pin
         :class="{ chosen: chosen === cut.run, light }"
         :style="{ width: part(cut.length), background: hex(sheath) }"
         :title="called(cut)"
-        :aria-label="called(cut)"
         @click="$emit('choose', cut)">
-        <span v-if="!isShort(cut)" class="mono">{{ cut.code }}</span><span
+        <span class="mono" :class="{ 'visually-hidden': isShort(cut) }">{{ cut.code }}</span><span
+          class="visually-hidden">, {{ length(cut.length) }}{{ cut.markTo === null ? '' : ', to mark ' }}</span><span
           v-if="cut.markTo !== null"
           class="mark mono">{{ mark(cut.markTo) }}</span>
       </button>
