@@ -41,6 +41,8 @@ const opened = useOpened({
   template,
   archive: archiving,
 })
+/** Pressed with a glove, at arm's length or in the dark. */
+const hasGloves = computed(() => ['bench', 'test', 'site'].includes(route.path.split('/')[1] ?? ''))
 let waiting = 0
 
 function typing(target: EventTarget | null): boolean {
@@ -94,7 +96,7 @@ async function leave() {
         @archive="archiving = true"
         @keys="help = true"
         @leave="leave" />
-      <div class="place">
+      <div class="place" :class="{ gloves: hasGloves }">
         <div class="bars">
           <GuideBar v-if="page && guided && !route.meta.ofNone" />
           <p

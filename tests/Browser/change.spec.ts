@@ -225,7 +225,7 @@ test('a file is brought in by a worker: what is wrong is listed, what is right i
     buffer: Buffer.from(JSON.stringify(of)),
   })
   await signIn(page, 'planner', '/installations')
-  await page.getByLabel('from an installation file').check()
+  await page.getByLabel('an installation file, with all').check()
   const file = page.locator('input[type="file"]')
   const send = page.getByRole('button', { name: 'Begin it, and open it' })
   await file.setInputFiles(as('wrong.json', { ...demo, runs: [{ id: 7 }] }))
