@@ -1,11 +1,13 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { address, base } from './api/page'
 import { useSession } from './api/session'
+import { landing } from './ui/places'
 
 export const router = createRouter({
   history: createWebHistory(base),
   routes: [
-    { path: '/', redirect: '/schedule' },
+    // Never shown: whoever comes here goes on to where their work is.
+    { path: '/', component: () => import('./ui/NotFound.vue') },
     { path: '/sign-in', component: () => import('./session/SignIn.vue'), meta: { open: true } },
     { path: '/join/:token', component: () => import('./session/JoinPage.vue'), props: true, meta: { open: true } },
     { path: '/account', component: () => import('./session/AccountPage.vue'), meta: { ofNone: true } },
@@ -74,5 +76,6 @@ router.beforeEach(async to => {
     window.location.replace(`/i/${session.session.open.address}${to.fullPath}`)
     return false
   }
+  if (to.path === '/') return landing(session.session.person?.roles ?? [])
   return true
 })

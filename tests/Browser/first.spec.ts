@@ -78,7 +78,20 @@ test('whoever tries the demo goes in as one of its people', async ({ page }) => 
   await page.goto('/sign-in')
   await expect(page.getByRole('heading', { name: 'This is the demo' })).toBeVisible()
   await page.getByRole('button', { name: 'Tove Castellan' }).click()
-  await expect(page.getByRole('heading', { name: 'Schedule' })).toBeVisible()
+  // Everybody comes to where their work is, and their next job is a key away.
+  await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible()
+  const code = await page.getByRole('link', { name: /^Go on with/ }).locator('.mono').first().innerText()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: code, exact: true })).toBeVisible()
+  for (const [role, place] of [
+    ['planner', 'Schedule'],
+    ['tester', 'Test'],
+    ['installer', 'Site'],
+    ['lead', 'Crew'],
+  ] as const) {
+    await signIn(page, role, '/')
+    await expect(page.getByRole('heading', { name: place, exact: true })).toBeVisible()
+  }
 })
 
 /** What somebody at the bench does with whatever comes next, until the cable is made. */

@@ -32,8 +32,8 @@ async function enter() {
   problem.value = ''
   try {
     await session.signIn(name.value, password.value)
-    const to = String(route.query.to ?? '/schedule')
-    await router.push(to.startsWith('/') && !to.startsWith('//') ? to : '/schedule')
+    const to = String(route.query.to ?? '/')
+    await router.push(to.startsWith('/') && !to.startsWith('//') ? to : '/')
   } catch (error) {
     problem.value = saying(error)
   } finally {

@@ -33,6 +33,9 @@ export function nearest(roles: Role[]): string[] {
   return [...new Set(all.filter(Boolean))].slice(0, MOST)
 }
 
+/** Where somebody begins: at what their role works with first. */
+export const landing = (roles: Role[]): string => nearest(roles)[0]!
+
 export const isHere = (place: string, route: string) =>
   route.startsWith(place) ||
   (place === '/schedule' && (route.startsWith('/runs') || route === '/patterns' || route.startsWith('/reach')))

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import type { JobLine } from '../../api/bench'
+import { kept } from '../../api/page'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 import { late } from '../../ui/late'
@@ -69,6 +71,20 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.ceil(minutes)} min` : 
 function mark(id: string) {
   marked.value = marked.value.includes(id) ? marked.value.filter(each => each !== id) : [...marked.value, id]
 }
+/** Where whoever is here was last; else what was given to them, what is in hand, what comes first: nobody is at it. */
+const last = kept('job')
+const goOn = computed(() => {
+  const free = jobs.value.filter(each => !each.done && !each.hold && who(each).length === 0)
+  const rank = (each: JobLine) =>
+    each.id === localStorage.getItem(last) && each.begun ? 4 : Number(isMine(each)) * 2 + Number(each.begun)
+  return free.reduce<JobLine | null>((best, each) => (!best || rank(each) > rank(best) ? each : best), null)
+})
+useEventListener(document, 'keydown', event => {
+  const isFree = event.target === document.body && !event.ctrlKey && !event.metaKey && !event.altKey && !event.repeat
+  if (!isFree || !goOn.value || (event.key !== ' ' && event.key !== 'Enter')) return
+  event.preventDefault()
+  void router.push(`/bench/${goOn.value.id}`)
+})
 const batch = computed(() => jobs.value.filter(job => marked.value.includes(job.id)))
 const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
 </script>
@@ -93,15 +109,17 @@ const together = (ids: string[]) => void router.push(`/bench/${ids.join(',')}`)
       v-else-if="jobs.length === 0 && !problem"
       why="There is no job yet: cables that are planned become jobs." />
     <p v-else-if="groups.length === 0 && !problem" class="quiet pad">No job fits.</p>
+    <router-link v-if="loaded && goOn && !words" class="go" :to="`/bench/${goOn.id}`"><b>{{ goOn.begun ? 'Go on with'
+      : 'Begin with' }} <span class="mono">{{ goOn.codes[0] }}</span></b><span>{{ goOn.next }}<small>{{ goOn.from }} →
+      {{ goOn.to }}</small></span></router-link>
     <section v-for="group in groups" :key="group.name">
       <h2>{{ group.name }} <span>{{ group.jobs.length }}</span></h2>
       <div v-for="job in group.jobs.slice(0, rows(group.name))" :key="job.id" class="job">
-        <input
-          v-if="!job.done && !job.begun"
+        <label v-if="!job.done && !job.begun" class="mark"><input
           type="checkbox"
           :checked="marked.includes(job.id)"
           :aria-label="`Mark ${job.codes.join(', ')}`"
-          @change="mark(job.id)"><span v-else />
+          @change="mark(job.id)"></label><span v-else />
         <router-link :to="`/bench/${job.id}`">
           <b class="mono">{{ job.codes[0] }}<small v-if="job.codes.length > 1">and {{ job.codes.length - 1 }}
             more</small>
@@ -181,6 +199,34 @@ h2 span {
   font-family: var(--mono);
   font-weight: 400;
 }
+.job > a {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1.2fr) minmax(0, 1fr) 96px 150px;
+  gap: 12px;
+  align-items: center;
+  padding: 7px 0;
+  color: var(--ink) !important;
+  text-decoration: none;
+  min-height: 46px;
+}
+.go {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  align-items: center;
+  margin: 12px 16px 4px;
+  padding: 8px 14px;
+  min-height: 48px;
+  border: 1px solid var(--copper);
+  border-left-width: 5px;
+  border-radius: 4px;
+  background: var(--surface);
+  color: var(--ink) !important;
+  text-decoration: none;
+}
+.go b {
+  font-size: 16px;
+}
 .job {
   display: grid;
   grid-template-columns: 20px minmax(0, 1fr);
@@ -194,16 +240,6 @@ h2 span {
 }
 .v-theme--dim .job:hover {
   background: var(--surface);
-}
-a {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1.2fr) minmax(0, 1fr) 96px 150px;
-  gap: 12px;
-  align-items: center;
-  padding: 7px 0;
-  color: var(--ink) !important;
-  text-decoration: none;
-  min-height: 46px;
 }
 .way,
 .next {
@@ -267,7 +303,7 @@ small {
   padding: 16px;
 }
 @media (max-width: 760px) {
-  a {
+  .job > a {
     grid-template-columns: 72px minmax(0, 1fr);
     gap: 2px 10px;
   }
@@ -285,6 +321,15 @@ small {
   }
   .batch {
     margin-left: 82px;
+  }
+}
+@media (pointer: coarse), (max-width: 900px) {
+  .job {
+    grid-template-columns: 48px minmax(0, 1fr);
+    padding-left: 4px;
+  }
+  .mark {
+    justify-content: center;
   }
 }
 </style>

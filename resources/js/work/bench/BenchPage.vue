@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn, useLocalStorage, useMediaQuery, useWindowSize } from '@vueuse/core'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import type { BenchConflict, Piece } from '../../api/bench'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
@@ -8,10 +9,12 @@ import BeingMade from '../../ui/BeingMade.vue'
 import ConnectorView from '../../ui/ConnectorView.vue'
 import { hex } from '../../ui/colours'
 import { inFigures, short, system } from '../../ui/units'
+import { small } from '../../ui/words'
 import AskDialog from './AskDialog.vue'
 import ConflictNotes from './ConflictNotes.vue'
 import GatePanel from './GatePanel.vue'
 import InspectPanel from './InspectPanel.vue'
+import PickedUp from './PickedUp.vue'
 import PieceWords from './PieceWords.vue'
 import SlideStack from './SlideStack.vue'
 import { aloud, say, spoken } from './speech'
@@ -21,6 +24,7 @@ import { useJob } from './useJob'
 
 const props = defineProps<{ ids: string }>()
 const session = useSession()
+const router = useRouter()
 const bench = useJob(() => props.ids)
 const { job, state, problem, at, unsent, byId, people } = bench
 onMounted(bench.load)
@@ -79,7 +83,6 @@ const overtaken = computed(() =>
 const drawn = ({ run, side, leg, step: after }: NonNullable<Piece['picture']>) =>
   `runs/${run}/sheet/${side}/strip.svg?leg=${encodeURIComponent(leg)}&step=${encodeURIComponent(after)}`
 /** As it is said in the middle of a sentence; codes stay as they are. */
-const small = (words: string) => words.charAt(0).toLowerCase() + words.slice(1)
 const gate = ref<InstanceType<typeof GatePanel> | null>(null)
 /** What tells it from others of its step. */
 function whichOne({ cores, address, place: where }: Piece) {
@@ -243,6 +246,12 @@ function resume() {
   bench.restart()
 }
 
+/** What space and Enter do: the next thing, whatever it is. A verdict on an end is never among it. */
+function onward() {
+  if (paused.value) resume()
+  else if (job.value && !place.value) void router.push('/bench')
+  else confirm()
+}
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
   if (
@@ -255,7 +264,8 @@ function onKey(event: KeyboardEvent) {
   )
     return
   const keys: Record<string, () => void> = {
-    ' ': () => (event.shiftKey ? confirmAll() : paused.value ? resume() : confirm()),
+    ' ': () => (event.shiftKey ? confirmAll() : onward()),
+    Enter: onward,
     Backspace: back,
     p: () => {
       if (paused.value) resume()
@@ -286,8 +296,9 @@ function onKey(event: KeyboardEvent) {
   }
   const act = keys[event.key]
   if (!act) return
-  // A contact in focus is pressed by the space bar; everywhere else that confirms.
-  if (event.key === ' ' && target.closest('[role=button], button, a')) return
+  // A contact in focus is pressed by the space bar; everywhere else that confirms, once for each time it is struck.
+  const isNext = event.key === ' ' || event.key === 'Enter'
+  if (isNext && (event.repeat || target.closest('[role=button], button, a, summary'))) return
   event.preventDefault()
   act()
 }
@@ -364,6 +375,7 @@ watch([at, aloud], () => {
     </div>
     <div v-else-if="job && place && piece && step" class="work" :class="{ pictured: joining }">
       <section class="say" aria-live="polite">
+        <PickedUp :ids="ids" :bench="bench" />
         <p class="kicker"><span>Step {{ step.number }} of {{ job.steps.length }}</span>
           <span v-if="step.side">end {{ step.side }}</span><span
             v-if="step.pieces.length > 1"
@@ -733,5 +745,13 @@ footer .do kbd {
     font-size: 12.5px;
     margin-left: auto;
   }
+}
+/* At arm's length, on whatever screen. */
+header :is(.plain, .v-btn),
+header > a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 48px;
+  min-width: 48px;
 }
 </style>

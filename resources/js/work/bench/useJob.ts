@@ -69,13 +69,15 @@ export function useJob(ids: () => string) {
     const free = (place: Place) => !settled(place.piece.id) && waitsFor(place.piece).length === 0
     return (rest.find(place => free(place) && !elsewhere(place.piece.id)) ?? rest.find(free))?.piece.id ?? ''
   }
-  /** Where somebody picks up: after what was confirmed last, whoever did it. */
-  function first() {
+  /** What was confirmed last, whoever did it. */
+  function latest() {
     const last = Object.entries(standings.value)
       .filter(([id, each]) => each.status === 'done' && each.at && byId.value.has(id))
       .sort((a, b) => (a[1].at! < b[1].at! ? 1 : -1))[0]
-    return next(last?.[0] ?? places.value.at(-1)?.piece.id ?? '')
+    return last ? { place: byId.value.get(last[0])!, by: last[1].by ?? '', at: last[1].at! } : null
   }
+  /** Where somebody picks up: after that. */
+  const first = () => next(latest()?.place.piece.id ?? places.value.at(-1)?.piece.id ?? '')
 
   async function load() {
     try {
@@ -252,6 +254,7 @@ export function useJob(ids: () => string) {
     settled,
     waitsFor,
     elsewhere,
+    latest,
     next,
     first,
     go,

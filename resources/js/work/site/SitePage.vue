@@ -397,6 +397,12 @@ video {
 .mains {
   border-top-color: var(--flux);
 }
+/* A thumb on a figure does not press what stands above it. */
+@media (pointer: coarse), (max-width: 900px) {
+  .how {
+    margin-top: 14px;
+  }
+}
 @media (max-width: 480px) {
   header {
     gap: 8px;
