@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useAsking } from './api/live'
 import { address, page } from './api/page'
 import { useSession } from './api/session'
+import { isOver } from './api/again'
 import { asked } from './api/ask'
 import { apart } from './api/stale'
 import { guided, takeSample } from './ui/guide'
@@ -20,6 +21,7 @@ const ArchiveDialog = late(() => import('./session/ArchiveDialog.vue'))
 const TemplateDialog = late(() => import('./later/handover/TemplateDialog.vue'))
 const FindDialog = late(() => import('./ui/FindDialog.vue'))
 const NoPlace = late(() => import('./session/NoPlace.vue'))
+const SignInAgain = late(() => import('./session/SignInAgain.vue'))
 const KeyHelp = late(() => import('./ui/KeyHelp.vue'))
 const GuideBar = late(() => import('./ui/GuideBar.vue'))
 
@@ -38,6 +40,7 @@ const opened = useOpened({
   find: finding,
   impact: () => asked.value !== null,
   versions: () => apart.value !== null,
+  again: isOver,
   template,
   archive: archiving,
 })
@@ -120,6 +123,7 @@ async function leave() {
     <router-view v-else />
     <KeyHelp v-if="opened.help" v-model="help" />
     <FindDialog v-if="person && opened.find" v-model="finding" />
+    <SignInAgain v-if="opened.again" />
     <ImpactDialog v-if="opened.impact" />
     <TwoVersionsDialog v-if="opened.versions" />
     <TemplateDialog v-if="person && opened.template" v-model="template" />

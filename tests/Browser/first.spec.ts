@@ -80,7 +80,11 @@ test('whoever tries the demo goes in as one of its people', async ({ page }) => 
   await page.getByRole('button', { name: 'Tove Castellan' }).click()
   // Everybody comes to where their work is, and their next job is a key away.
   await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible()
-  const code = await page.getByRole('link', { name: /^Go on with/ }).locator('.mono').first().innerText()
+  const code = await page
+    .getByRole('link', { name: /^Go on with/ })
+    .locator('.mono')
+    .first()
+    .innerText()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: code, exact: true })).toBeVisible()
   for (const [role, place] of [

@@ -1,4 +1,5 @@
 import { shallowRef } from 'vue'
+import { signInAgain } from './again'
 import type { Answer } from './answers'
 import { ask, looked } from './ask'
 import type { Impact } from './change'
@@ -40,6 +41,8 @@ type Intent = 'ask' | 'weigh' | 'accept' | 'park'
 const OVERTAKES = 428
 const UNCHANGED = 304
 const STALE = 409
+const NOBODY = 401
+const FORGOTTEN = 419
 
 function parsed(text: string): Record<string, unknown> {
   try {
@@ -66,6 +69,15 @@ function twoVersions(answer: Record<string, unknown>, body: unknown): TwoVersion
     : null
 }
 
+/** Whether whoever wrote it is signed in with a token that holds, by now: where nobody is, they are asked. */
+async function isBack(status: number): Promise<boolean> {
+  if (status === FORGOTTEN) {
+    const now = await send<{ person: { id: string } | null }>('GET', 'session').catch(() => null)
+    if (now?.person?.id === person.value) return true
+  }
+  return signInAgain()
+}
+
 async function send<T>(
   method: string,
   path: string,
@@ -73,6 +85,7 @@ async function send<T>(
   intent: Intent = 'ask',
   of = address,
   who?: string,
+  isAgain = false,
 ): Promise<T> {
   const form = body instanceof FormData
   const from = endpoint(path, of)
@@ -109,14 +122,20 @@ async function send<T>(
   const both = response.status === STALE ? twoVersions(answer, body) : null
   if (both && (await compare(both)) === 'mine')
     return send<T>(method, path, { ...(body as object), version: answer.version }, intent, of, who)
+  const isOver = [NOBODY, FORGOTTEN].includes(response.status) || answer.somebodyElse !== undefined
+  // What was recorded for later has its own way; who comes in at the door is nobody yet.
+  const isWaitedFor = method !== 'GET' && person.value !== '' && who === undefined && !path.startsWith('session')
+  if (isOver && isWaitedFor && !isAgain && (await isBack(response.status)))
+    return send<T>(method, path, body, intent, of, who, true)
   if (!response.ok) {
     const said =
       typeof answer.message === 'string' && answer.message !== ''
         ? answer.message
         : `The server answered ${response.status}.`
+    const isSignedOut = response.status === FORGOTTEN || said === 'Unauthenticated.'
     throw new ApiError(
       response.status,
-      response.status === 419 ? 'The page was open for too long. Load it again; nothing was saved.' : said,
+      isSignedOut ? 'You are signed out. What you entered is still here: sign in, and save it again.' : said,
       answer,
     )
   }

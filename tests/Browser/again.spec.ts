@@ -1,0 +1,53 @@
+import { expect, type Page, test } from './house'
+import { signIn } from './crew'
+
+const line = (page: Page) => page.getByLabel('How many, which signal, from > to, via; a line for each')
+const over = (page: Page) => page.getByRole('dialog', { name: 'Sign in again' })
+
+/** A line is written, and the session is over before it is saved. */
+async function written(page: Page, text: string) {
+  await signIn(page, 'planner')
+  await page.getByRole('button', { name: 'Quick line' }).click()
+  await line(page).fill(text)
+  const add = page.getByRole('form', { name: 'Quick line' }).getByRole('button', { name: /^Add / })
+  await expect(add).toBeEnabled()
+  const code = (await add.innerText()).replace('Add ', '')
+  await page.context().clearCookies()
+  await add.click()
+  await expect(over(page)).toBeVisible()
+  await expect(line(page)).toHaveValue(text)
+  return code
+}
+async function enter(page: Page, role: string, password = 'brackwater') {
+  await over(page).getByLabel('Sign-in name').fill(`${role}@brackwater.example`)
+  await over(page).getByLabel('Password').fill(password)
+  await over(page).getByRole('button', { name: 'Sign in, and save it' }).click()
+}
+
+test('a session that is over is begun again over the page, and what was written is saved', async ({ page }) => {
+  const code = await written(page, 'mic lectern > media rack')
+  await expect(over(page).getByLabel('Sign-in name')).toHaveValue('planner@brackwater.example')
+  await enter(page, 'planner', 'wrong')
+  await expect(over(page).getByRole('alert')).toBeVisible()
+  await enter(page, 'planner')
+  await expect(over(page)).toBeHidden()
+  await expect(page.getByText(`${code} is saved.`)).toBeVisible()
+  await expect(page.getByRole('row').filter({ hasText: code })).toHaveCount(1)
+})
+
+test('what one person wrote is not saved by another who signs in over it', async ({ page }) => {
+  const code = await written(page, 'mic foyer > media rack')
+  await enter(page, 'tester')
+  await expect(over(page).getByText('Sunniva Pryde is signed in now.')).toBeVisible()
+  await expect(line(page)).toHaveValue('mic foyer > media rack')
+  await enter(page, 'planner')
+  await expect(page.getByText(`${code} is saved.`)).toBeVisible()
+})
+
+test('whoever does not sign in again keeps what was typed', async ({ page }) => {
+  await written(page, 'mic sluice window > media rack')
+  await over(page).getByRole('button', { name: 'Not now' }).click()
+  const quick = page.getByRole('form', { name: 'Quick line' })
+  await expect(quick.getByText('What you entered is still here')).toBeVisible()
+  await expect(line(page)).toHaveValue('mic sluice window > media rack')
+})
