@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { reactive } from 'vue'
+import { reactive, ref } from 'vue'
 import { api } from '../../api/client'
 import type { PlacePart, Point, Rerouted } from '../../api/building'
 import { useAttempt } from '../../ui/attempt'
 import { sample, samplePlace } from '../../ui/guide'
+import LeftTyped from '../../ui/LeftTyped.vue'
 import { slug } from '../../ui/slug'
+import { useTyped } from '../../ui/typed'
 
 const props = defineProps<{
   kind: 'location' | 'junction'
@@ -23,6 +25,16 @@ const draft = reactive({
   across: props.place?.rack?.across ?? '400 mm',
 })
 
+/** Its version as it was read, or as it was when what is left was typed. */
+const version = ref(props.version)
+const { left, begin, take, drop, saved } = useTyped(
+  `${props.kind}.${props.place?.id ?? ''}`,
+  () => draft,
+  typed => Object.assign(draft, typed),
+  version,
+)
+begin()
+
 const save = () =>
   attempt(async () => {
     const at = props.place?.at ?? props.at
@@ -37,8 +49,9 @@ const save = () =>
     }
     const answer = await api.put(`shared/${props.kind}`, {
       part,
-      ...(props.place ? { version: props.version } : {}),
+      ...(props.place ? { version: version.value } : {}),
     })
+    saved()
     emit('saved', answer.rerouted, part.id)
   })
 </script>
@@ -48,6 +61,7 @@ const save = () =>
   <form class="place-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ place ? 'Edit' : 'New' }} {{ kind }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
+    <LeftTyped :left="left" :what="left?.typed.name" @take="take" @drop="drop" />
     <v-text-field
       v-model="draft.name"
       label="Name"

@@ -5,7 +5,9 @@ import { api, ApiError } from '../../api/client'
 import type { Building, Rerouted, Way, WayPart } from '../../api/building'
 import { useAttempt } from '../../ui/attempt'
 import { sample, sampleWay } from '../../ui/guide'
+import LeftTyped from '../../ui/LeftTyped.vue'
 import { slug } from '../../ui/slug'
+import { useTyped } from '../../ui/typed'
 import ReroutedList from './ReroutedList.vue'
 import { useLatest } from '../../ui/latest'
 
@@ -78,12 +80,23 @@ const look = useDebounceFn(async () => {
 watch(draft, look, { deep: true })
 onMounted(look)
 
+/** Its version as it was read, or as it was when what is left was typed. */
+const version = ref(props.way?.version ?? 0)
+const { left, begin, take, drop, saved } = useTyped(
+  `way.${was?.id ?? ''}`,
+  () => draft,
+  typed => Object.assign(draft, typed),
+  version,
+)
+begin()
+
 const save = () =>
   attempt(async () => {
     const answer = await api.put('shared/way', {
       part: part.value,
-      ...(props.way ? { version: props.way.version } : {}),
+      ...(props.way ? { version: version.value } : {}),
     })
+    saved()
     emit('saved', answer.rerouted, part.value.id)
   })
 </script>
@@ -93,6 +106,7 @@ const save = () =>
   <form class="way-form" @submit.prevent="save" @keydown.esc.stop="$emit('close')">
     <h1>{{ way ? 'Edit way' : 'New way' }}</h1>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
+    <LeftTyped :left="left" :what="left?.typed.name" @take="take" @drop="drop" />
     <v-text-field v-model="draft.name" label="Name" :autofocus="!way" v-bind="sample(sampleWay.name)" />
     <div class="two">
       <v-select

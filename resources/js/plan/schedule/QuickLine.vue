@@ -8,7 +8,9 @@ import { useAttempt } from '../../ui/attempt'
 import { length } from '../../ui/units'
 import { useLatest } from '../../ui/latest'
 import { sample, sampleLine } from '../../ui/guide'
+import LeftTyped from '../../ui/LeftTyped.vue'
 import { slug } from '../../ui/slug'
+import { useTyped } from '../../ui/typed'
 import { many } from '../../ui/words'
 
 /** Runs from lines of words, shown whole before they are saved. */
@@ -19,6 +21,13 @@ const read = ref<Read[]>([])
 const { problem, busy, attempt } = useAttempt()
 const field = ref<{ focus: () => void } | null>(null)
 onMounted(() => field.value?.focus())
+const kept = useTyped(
+  'quick',
+  () => ({ text: text.value }),
+  typed => (text.value = typed.text),
+)
+const { left } = kept
+kept.begin()
 
 watch(problem, refused => {
   if (refused) read.value = []
@@ -59,6 +68,7 @@ async function add() {
   if (refused.value) return
   const runs = lines.value.map(line => ({ line }))
   const saved = runs.length === 1 ? await api.post('runs', runs[0]!) : await api.post('runs/lines', { runs })
+  kept.saved()
   emit('saved', saved, runs.length)
 }
 /** A place that was named and does not exist is made, and the lines are read again. */
@@ -98,6 +108,7 @@ const took = (of: Read, what: string) => of.understood.find(each => each.what ==
         @click="emit('open', lines[0]!)">Open in the form</v-btn>
       <v-btn variant="text" @click="emit('close')">Close</v-btn>
     </div>
+    <LeftTyped :left="left" :what="left?.typed.text" @take="kept.take" @drop="kept.drop" />
     <p v-if="problem" class="note check" role="status">{{ problem }}</p>
     <div v-if="only" class="guess" aria-live="polite">
       <dl><template

@@ -8,6 +8,8 @@ import { api, ApiError } from '../../api/client'
 import type { Catalogue, Finding, Line, Row, RunPage, Worked } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import { length } from '../../ui/units'
+import LeftTyped from '../../ui/LeftTyped.vue'
+import { useTyped } from '../../ui/typed'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import StaleDialog from './StaleDialog.vue'
 import { useLatest } from '../../ui/latest'
@@ -38,6 +40,12 @@ const first = ref<{ focus: () => void } | null>(null)
 const proposed = ref<{ cut: Worked; circuits: number; fittings: number; findings: Finding[] } | null>(null)
 const stale = ref<{ yours: Line; theirs: { line: Line; row: Row } | null; message: string } | null>(null)
 
+const { left, begin, take, drop, saved } = useTyped(
+  `run.${props.mode}.${props.id ?? ''}`,
+  () => line.value,
+  typed => (line.value = { ...typed }),
+  version,
+)
 onMounted(async () => {
   try {
     const [types, run] = await Promise.all([api.get('catalogue'), props.id ? api.get(`runs/${props.id}`) : null])
@@ -49,6 +57,7 @@ onMounted(async () => {
     if (props.prefilled) line.value = { ...props.prefilled }
     // The fields appear once they are filled: nothing that is typed early is written over.
     catalogue.value = types
+    begin()
     await nextTick()
     first.value?.focus()
   } catch (error) {
@@ -168,6 +177,7 @@ async function save() {
             await api.post(`runs/${props.id}/duplicate`, { code: line.value.code ?? '', line: changed })
           : await api.post('runs', { line: line.value, many: many.value || 1 })
     stale.value = null
+    saved()
     emit('saved', run)
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
@@ -210,6 +220,7 @@ const text = (field: string) => ({
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <BeingMade v-if="!catalogue && !problem" />
     <template v-else-if="catalogue">
+      <LeftTyped :left="left" :what="left?.typed.code" @take="take" @drop="drop" />
       <v-text-field v-bind="text('code')" ref="first" label="Code" class="mono" />
       <v-select
         :model-value="line.build"
