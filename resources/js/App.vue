@@ -10,6 +10,7 @@ import { apart } from './api/stale'
 import { guided, takeSample } from './ui/guide'
 import { late, useOpened } from './ui/late'
 import OutboxBar from './ui/OutboxBar.vue'
+import { letters } from './ui/letters'
 import { PLACES } from './ui/places'
 import PlacesRail from './ui/PlacesRail.vue'
 import { dim } from './ui/theme'
@@ -60,6 +61,8 @@ function onKey(event: KeyboardEvent) {
   if (takeSample(event)) return
   if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey || !person.value) return
   if (document.querySelector('.v-overlay--active:not(.v-snackbar)')) return
+  // Here before every page: where letters do nothing by themselves, no page hears of them.
+  if (!letters.value && event.key.length === 1 && event.key !== ' ') return event.stopImmediatePropagation()
   if (event.key === '?') {
     help.value = true
   } else if (event.key === '/' && page.value) {

@@ -35,7 +35,10 @@ const reload = () => window.location.reload()
       <p>Your session is over. What you entered is still here, and is saved once you, {{ who }}, are signed in.</p>
       <form @submit.prevent="enter">
         <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
-        <p v-if="other" class="note check" role="alert"><strong>{{ other }} is signed in now.</strong>What is on this page
+        <p
+          v-if="other"
+          class="note check"
+          role="alert"><strong>{{ other }} is signed in now.</strong>What is on this page
           was entered by {{ who }}: it is saved by them alone. <v-btn
             size="small"
             variant="outlined"

@@ -1,19 +1,26 @@
 <script setup lang="ts">
-import type { Answer } from '../api/answers'
 import { useDebounceFn } from '@vueuse/core'
-import { nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ApiError } from '../api/client'
 import { useSession } from '../api/session'
+import { acts, done, type Act, type Found } from './acts'
 import { leadsAway, readLabel } from './label'
+import { lately, recent } from './recent'
 
-/** One field for everything: type, or scan a label, and it opens. */
-type Found = Answer<'find', 'get'>['found'][number]
+/** One field for everything: type, or scan a label, and it opens; say what is to be done, and it is. */
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 const session = useSession()
 const text = ref('')
-const found = ref<Found[]>([])
+const named = ref<Found[]>([])
+const verbs = ref<Act[]>([])
+const found = computed<Act[]>(() => {
+  if (!text.value.trim()) return recent.value
+  const [exact, others] = [named.value.filter(isExact), named.value.filter(each => !isExact(each))]
+  return [...verbs.value, ...exact, ...acts(text.value), ...others]
+})
+const isExact = (each: Found) => each.name.toLowerCase() === looked.value.trim().toLowerCase()
 const at = ref(0)
 const problem = ref('')
 const looked = ref('')
@@ -24,7 +31,9 @@ watch(
   async value => {
     if (!value) return
     text.value = ''
-    found.value = []
+    named.value = []
+    verbs.value = []
+    at.value = 0
     looked.value = ''
     await nextTick()
     window.setTimeout(() => field.value?.focus(), 60)
@@ -34,14 +43,16 @@ watch(
 async function look() {
   const asked = text.value
   if (!asked.trim()) {
-    found.value = []
+    named.value = []
+    verbs.value = []
     looked.value = ''
     return
   }
   try {
-    const answer = await api.get(`find?q=${encodeURIComponent(asked)}`)
+    const [answer, does] = await Promise.all([api.get(`find?q=${encodeURIComponent(asked)}`), done(asked)])
     if (asked !== text.value) return
-    found.value = answer.found
+    named.value = answer.found
+    verbs.value = does
     looked.value = asked
     at.value = 0
     problem.value = ''
@@ -51,7 +62,7 @@ async function look() {
 }
 watch(text, useDebounceFn(look, 150))
 /** A scanner ends with Enter before the list has come: then it is asked for first. */
-async function go(it?: Found) {
+async function go(it?: Act) {
   const label = it ? null : readLabel(text.value)
   if (label) {
     open.value = false
@@ -60,10 +71,13 @@ async function go(it?: Found) {
     else await router.push(`/e/${label.run}/${label.side}`)
     return
   }
-  if (!it && looked.value !== text.value) await look()
+  // What is done by this page alone is known before the server has answered.
+  if (!it && looked.value !== text.value && acts(text.value).length === 0) await look()
   const to = it ?? found.value[at.value]
   if (!to) return
   open.value = false
+  if (to.act) return to.act()
+  if (to.kind !== 'do' && to.kind !== 'people') lately(to)
   await router.push(to.path)
 }
 const move = (by: number) => {
@@ -78,7 +92,7 @@ const move = (by: number) => {
         ref="field"
         v-model="text"
         class="field"
-        placeholder="a code, a place, a person, a connector, or a scanned label"
+        placeholder="a code, a place, a person, a label; or: test A-118, who is on M-201, add run"
         aria-label="Find"
         autocomplete="off"
         role="combobox"
@@ -89,6 +103,7 @@ const move = (by: number) => {
         @keydown.up.prevent="move(-1)"
         @keydown.enter.prevent="go()" />
       <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
+      <p v-if="!text.trim() && recent.length" class="quiet none">Lately</p>
       <ul id="found" role="listbox" aria-label="Found">
         <!-- The field above takes the keys. -->
         <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
@@ -96,16 +111,18 @@ const move = (by: number) => {
         <li
           v-for="(each, i) in found"
           :id="`found-${i}`"
-          :key="each.kind + each.path"
+          :key="each.kind + each.path + each.name"
           role="option"
           :aria-selected="i === at"
           @click="go(each)"
           @mousemove="at = i"><span class="kind">{{ each.kind }}</span>
-          <b :class="{ mono: each.kind === 'run' || each.kind === 'end' }">{{ each.name }}</b>
+          <b :class="{ mono: ['run', 'end', 'people'].includes(each.kind) }">{{ each.name }}</b>
           <span class="quiet">{{ each.about }}</span></li>
         <!-- eslint-enable -->
       </ul>
-      <p v-if="looked && found.length === 0" class="quiet none">Nothing here has this name.</p>
+      <p
+        v-if="looked && found.length === 0"
+        class="quiet none">Nothing here has this name, and nothing is done by it.</p>
     </v-card>
   </v-dialog>
 </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
+import { letters } from './letters'
 
 const open = defineModel<boolean>({ required: true })
 const route = useRoute()
 const everywhere = [
-  ['/', 'find anything'],
+  ['/', 'find anything, or do it'],
   ['g r', 'rules'],
   ['g s', 'schedule'],
   ['g l', 'looms'],
@@ -74,6 +75,8 @@ const here = () =>
           v-for="[key, does] in [...here(), ...everywhere]"
           :key="key"><dt><kbd>{{ key }}</kbd></dt><dd>{{ does }}</dd></template>
       </dl>
+      <label class="letters"><input v-model="letters" type="checkbox"> Letters and signs do something by themselves.
+        Off, they do nothing: for whoever dictates. Space, Enter and arrows stay.</label>
       <v-btn variant="outlined" @click="open = false">Close</v-btn>
     </v-card>
   </v-dialog>
@@ -88,5 +91,10 @@ dl {
 }
 dd {
   margin: 0;
+}
+.letters {
+  display: block;
+  margin-bottom: 14px;
+  font-size: 13.5px;
 }
 </style>

@@ -8,9 +8,12 @@ defineEmits<{ take: []; drop: [] }>()
 </script>
 
 <template>
-  <p v-if="left" class="left" role="status">You left something unsaved here, {{ when(left.at) }}{{ what ? ': ' : '.' }}<span
-    v-if="what"
-    class="mono">{{ what }}</span>
+  <p
+    v-if="left"
+    class="left"
+    role="status">You left something unsaved here, {{ when(left.at) }}{{ what ? ': ' : '.' }}<span
+      v-if="what"
+      class="mono">{{ what }}</span>
     <v-btn size="small" variant="outlined" color="primary" @click="$emit('take')">Take it up</v-btn>
     <v-btn size="small" variant="text" @click="$emit('drop')">Throw it away</v-btn></p>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useIntersectionObserver, useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api } from '../../api/client'
 import type { Geometry, LabelLine, LabelsAnswer } from '../../api/labels'
 import { useSession } from '../../api/session'
@@ -20,11 +21,11 @@ const { latest } = useLatest()
 const texts = useTemplateRef<HTMLElement>('texts')
 
 const part = ref('')
-const loom = ref('')
+const loom = ref(String(useRoute().query.loom ?? ''))
 const only = ref<'left' | 'changed' | 'all'>('left')
 const panel = ref<'sheet' | 'roll' | 'scheme'>('sheet')
 const page = ref(1)
-let was = { loom: '', only: 'left' }
+let was = { loom: loom.value, only: 'left' }
 const sheet = useLocalStorage('sartal.labels.sheet', {
   geometry: '',
   own: null as Geometry | null,

@@ -11,6 +11,7 @@ import { KIND, STAGE } from '../../ui/stages'
 import Strand from '../../ui/Strand.vue'
 import { length, when } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
+import { lately } from '../../ui/recent'
 import ReachTable from '../../ends/reach/ReachTable.vue'
 import CircuitTable from './CircuitTable.vue'
 import EndPanel from './EndPanel.vue'
@@ -27,6 +28,7 @@ const busy = ref(false)
 async function load() {
   try {
     run.value = await api.get(`runs/${props.id}`)
+    lately({ kind: 'run', name: run.value.code, about: '', path: `/runs/${props.id}` })
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }

@@ -59,7 +59,8 @@ onMounted(async () => {
     catalogue.value = types
     begin()
     await nextTick()
-    first.value?.focus()
+    // Whoever has gone on to find meanwhile keeps what they are typing into.
+    if (!document.querySelector('.v-overlay--active:not(.v-snackbar)')) first.value?.focus()
   } catch (error) {
     problem.value = error instanceof ApiError ? error.message : String(error)
   }

@@ -93,8 +93,10 @@ watch(
   () => route.query.make,
   make => {
     if (!make) return
+    if (route.query.run) chosen.value = String(route.query.run)
     quick.value = session.plans && make === 'line'
     importing.value = session.plans && make === 'table'
+    if (session.plans && (make === 'run' || make === 'edit')) editing.value = make === 'run' ? 'new' : 'edit'
     void router.replace({ query: { ...route.query, make: undefined } })
   },
   { immediate: true },

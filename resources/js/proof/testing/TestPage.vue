@@ -22,6 +22,7 @@ import TrialsPanel from './TrialsPanel.vue'
 import { useDraft } from './useDraft'
 import VerdictPanel from './VerdictPanel.vue'
 import { useLatest } from '../../ui/latest'
+import { lately } from '../../ui/recent'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -117,6 +118,7 @@ const own = computed(() => sheet.value?.makers.includes(session.session.person?.
 const load = () =>
   attempt(async () => {
     sheet.value = await api.get(`runs/${props.id}/test?stage=${stage.value}`)
+    lately({ kind: 'test', name: sheet.value.run.code, about: 'its test', path: `/test/${props.id}` })
     follow(sheet.value)
     if (!tabs.value.includes(method.value)) method.value = begins.value
     judge()

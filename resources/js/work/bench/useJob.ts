@@ -4,6 +4,7 @@ import { api, ApiError } from '../../api/client'
 import { useOutbox } from '../../api/outbox'
 import { belongsTo, endpoint } from '../../api/page'
 import type { BenchEvent, Job, JobState, Piece, Placed, Remedy, Stands, Step } from '../../api/bench'
+import { lately } from '../../ui/recent'
 
 /** s between two looks at what the others did. */
 const LOOK = 3
@@ -85,6 +86,8 @@ export function useJob(ids: () => string) {
       job.value = answer.job
       state.value = answer.state
       people.value = answer.people
+      const [run] = answer.job.runs
+      if (run) lately({ kind: 'job', name: run.code, about: 'at the bench', path: `/bench/${ids()}` })
       problem.value = ''
       if (!byId.value.has(at.value)) at.value = first()
       void outbox.flush()
