@@ -67,9 +67,9 @@ test('two windows are of two installations, and what each records is stored in i
   await record(other)
   await expect.poll(() => tests('D-034')).toEqual([before[0] + 1, before[1] + 1])
 
-  // The application opens where one was last.
+  // The application opens where one was last, and there where a tester's work is.
   await other.goto('/')
-  await expect(other).toHaveURL(new RegExp(`/i/${gallery}/schedule$`))
+  await expect(other).toHaveURL(new RegExp(`/i/${gallery}/test$`))
 })
 
 test('what was recorded before a sign-in ran out goes to its own installation, whatever is open by then', async ({

@@ -91,7 +91,6 @@ test('whoever tries the demo goes in as one of its people', async ({ page }) => 
     ['planner', 'Schedule'],
     ['tester', 'Test'],
     ['installer', 'Site'],
-    ['lead', 'Crew'],
   ] as const) {
     await signIn(page, role, '/')
     await expect(page.getByRole('heading', { name: place, exact: true })).toBeVisible()

@@ -159,7 +159,7 @@ test('find opens whatever has a name, from anywhere, and a scanned label at once
   await expect(page).toHaveURL(/runs\/A-114\/sheet\/B/)
   await page.keyboard.press('/')
   await page.getByRole('combobox', { name: 'Find' }).fill('nothing such')
-  await expect(page.getByText('Nothing here has this name.')).toBeVisible()
+  await expect(page.getByText('Nothing here has this name')).toBeVisible()
 })
 
 /** The smallest workbook that spreadsheets would write: strings in the cells. */

@@ -43,6 +43,8 @@ const UNCHANGED = 304
 const STALE = 409
 const NOBODY = 401
 const FORGOTTEN = 419
+/** Who comes in at the door is nobody yet; what a test comes to is asked by itself, and recorded without a session. */
+const APART = /^session|^last$|^runs\/[^/]+\/test$/
 
 function parsed(text: string): Record<string, unknown> {
   try {
@@ -123,8 +125,7 @@ async function send<T>(
   if (both && (await compare(both)) === 'mine')
     return send<T>(method, path, { ...(body as object), version: answer.version }, intent, of, who)
   const isOver = [NOBODY, FORGOTTEN].includes(response.status) || answer.somebodyElse !== undefined
-  // What was recorded for later has its own way; who comes in at the door is nobody yet.
-  const isWaitedFor = method !== 'GET' && person.value !== '' && who === undefined && !path.startsWith('session')
+  const isWaitedFor = method !== 'GET' && person.value !== '' && who === undefined && !APART.test(path)
   if (isOver && isWaitedFor && !isAgain && (await isBack(response.status)))
     return send<T>(method, path, body, intent, of, who, true)
   if (!response.ok) {
