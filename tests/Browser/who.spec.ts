@@ -31,7 +31,7 @@ test('the lead invites somebody, who sets a password, works, and changes it', as
   await phone.getByLabel('Password', { exact: true }).fill(WORDS)
   await phone.getByLabel('The same once more').fill(WORDS)
   await phone.getByRole('button', { name: 'Set it, and sign in' }).click()
-  await expect(phone.getByRole('heading', { name: 'Schedule' })).toBeVisible()
+  await expect(phone.getByRole('heading', { name: 'Bench' })).toBeVisible()
   // The same link a second time.
   await phone.goto(new URL(link).pathname)
   await expect(phone.getByRole('heading', { name: /leads nowhere/ })).toBeVisible()
