@@ -3,6 +3,7 @@ import { computed, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { wrote } from '../api/client'
 import { useLive } from '../api/live'
+import { useSession } from '../api/session'
 import { come, guided, lookAhead, steps } from './guide'
 
 /** Five beads from the first place to the first test: what comes next, and where it is done. */
@@ -15,10 +16,12 @@ watch(
   { immediate: true },
 )
 useLive(['decided', 'recorded'], 1000, lookAhead)
+const session = useSession()
 const next = computed(() => steps.value.find(step => !step.done) ?? null)
 /** Whoever stands where the next step is done needs no button to it. */
 const isThere = computed(() => next.value !== null && route.path === next.value.to.split('?')[0])
 const again = computed(() => isThere.value && next.value!.to.includes('?'))
+const may = computed(() => next.value !== null && session.can(...next.value.by))
 </script>
 
 <template>
@@ -32,10 +35,11 @@ const again = computed(() => isThere.value && next.value!.to.includes('?'))
           v-if="step.done"
           class="visually-hidden">, done</span></li>
     </ol>
-    <p role="status">{{ next ? next.how : 'That was all of it once: planned, made and tested.' }}</p>
+    <p role="status">{{ next && !may ? `${next.name} come next, from whoever is ${next.by.join(' or ')} here.` : next
+      ? next.how : 'That was all of it once: planned, made and tested.' }}</p>
     <span class="acts">
       <v-btn
-        v-if="next && (!isThere || again)"
+        v-if="next && may && (!isThere || again)"
         size="small"
         color="primary"
         :active="false"

@@ -34,13 +34,14 @@ function all(): Act[] {
     act('Add a way', 'tray, conduit, duct', '/rules/building?make=way'),
     act('Pattern', 'add a split panel, a loom, patch leads', '/patterns'),
   ]
+  const begin = act('Begin an installation', 'new, sample, file', '/installations')
   return [
     ...(session.plans ? planned : []),
     act('Print labels', 'sheets and rolls', '/labels'),
     act('Overtaken work', 'choose remedies', '/handover/overtaken'),
     act('Log', 'what was done, by whom', '/crew/log'),
     act('Instruments', 'calibration due', '/test/instruments'),
-    act('Begin an installation', 'new, sample, file', '/installations'),
+    ...(session.looksAfter('installations') ? [begin] : []),
     ...PLACES.map(place => act(`Go to ${place.name}`, `g ${place.key}`, place.path)),
     act(dim.value ? 'Light theme' : 'Dark theme', 'for plant rooms', '', () => (dim.value = !dim.value)),
     act(guided.value ? 'Leave the guide' : 'Guide, step by step', 'help for the first time', '', () => {
@@ -100,13 +101,15 @@ async function labels(text: string): Promise<Act[]> {
 const to = (verb: string, path: (id: string) => string) => async (text: string) =>
   (await find(text, 'run')).map(run => act(`${verb} ${run.name}`, run.about, path(encodeURIComponent(idOf(run)))))
 
+const edit = to('Edit', id => `/schedule?run=${id}&make=edit`)
+
 /** A verb, and what it is done to. */
 const VERBS: [RegExp, (text: string) => Promise<Act[]>][] = [
   [/^who(?:['’]s| is)?(?: on| at)?\s+(.+)$/i, who],
   [/^(?:print )?labels (?:of|for)\s+(.+)$/i, labels],
   [/^(?:make|bench)\s+(.+)$/i, to('Make', id => `/bench/${id}`)],
   [/^test\s+(.+)$/i, to('Test', id => `/test/${id}`)],
-  [/^edit\s+(.+)$/i, to('Edit', id => `/schedule?run=${id}&make=edit`)],
+  [/^edit\s+(.+)$/i, async text => (useSession().plans ? edit(text) : [])],
 ]
 
 /** What a verb with its object would do; nothing where no verb begins it. */

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { Answer } from '../api/answers'
 import { api } from '../api/client'
 import { kept, page } from '../api/page'
+import type { Role } from '../api/types'
 
 /** Whether somebody is being led through the work, of this page's installation; stays with the device. */
 export const guided = useLocalStorage(kept('guide'), false)
@@ -19,11 +20,14 @@ export interface GuideStep {
   /** What is done there, and how. */
   how: string
   done: boolean
+  /** Who does it. */
+  by: Role[]
   /** On the button that leads there. */
   act: string
   to: string
 }
 
+const PLANS: Role[] = ['planner', 'lead']
 /** A cable goes from one place to another. */
 const PLACES = 2
 export const steps = computed<GuideStep[]>(() => {
@@ -35,6 +39,7 @@ export const steps = computed<GuideStep[]>(() => {
       name: 'Places',
       how: 'A place is where cables end: a rack, a lectern, a box in the floor. Name two of them.',
       done: planned || now.places >= PLACES,
+      by: PLANS,
       act: now.places ? 'Add another place' : 'Add the first place',
       to: '/rules/building?make=location',
     },
@@ -42,6 +47,7 @@ export const steps = computed<GuideStep[]>(() => {
       name: 'Ways',
       how: 'A way leads from place to place and has a length: cables are as long as the ways they lie in.',
       done: planned || now.ways > 0,
+      by: PLANS,
       act: 'Add the first way',
       to: '/rules/building?make=way',
     },
@@ -49,6 +55,7 @@ export const steps = computed<GuideStep[]>(() => {
       name: 'First cables',
       how: 'Write how many, which signal, from where to where. What that becomes is shown before it is saved.',
       done: planned,
+      by: PLANS,
       act: 'Write the first line',
       to: '/schedule?make=line',
     },
@@ -56,6 +63,7 @@ export const steps = computed<GuideStep[]>(() => {
       name: 'Cut and make',
       how: 'The bench shows one step at a time: cut, slide on, prepare, join, close. Confirm each with space.',
       done: now.made > 0,
+      by: ['bench', 'installer', 'lead'],
       act: now.make ? 'Make it at the bench' : 'To the bench',
       to: now.make ? `/bench/${now.make}` : '/bench',
     },
@@ -63,6 +71,7 @@ export const steps = computed<GuideStep[]>(() => {
       name: 'Test',
       how: 'Light each contact, press what lights at the other end, and read the verdict.',
       done: now.tested > 0,
+      by: ['tester', 'lead'],
       act: now.test ? 'Test it' : 'To the tests',
       to: now.test ? `/test/${now.test}` : '/test',
     },

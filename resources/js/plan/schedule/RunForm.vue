@@ -40,10 +40,14 @@ const first = ref<{ focus: () => void } | null>(null)
 const proposed = ref<{ cut: Worked; circuits: number; fittings: number; findings: Finding[] } | null>(null)
 const stale = ref<{ yours: Line; theirs: { line: Line; row: Row } | null; message: string } | null>(null)
 
+/** What is otherwise than it was read. */
+const changed = (): Line =>
+  Object.fromEntries(Object.entries(line.value).filter(([field, value]) => value !== before.value[field]))
 const { left, begin, take, drop, saved } = useTyped(
   `run.${props.mode}.${props.id ?? ''}`,
-  () => line.value,
-  typed => (line.value = { ...typed }),
+  changed,
+  // Fields that nobody touched stay as they are by now.
+  typed => Object.assign(line.value, typed),
   version,
 )
 onMounted(async () => {
@@ -167,15 +171,12 @@ async function save() {
   problem.value = ''
   errors.value = {}
   try {
-    const changed = Object.fromEntries(
-      Object.entries(line.value).filter(([field, value]) => value !== before.value[field]),
-    )
     const run =
       props.mode === 'edit'
-        ? await api.patch(`runs/${props.id}`, { line: changed, version: version.value })
+        ? await api.patch(`runs/${props.id}`, { line: changed(), version: version.value })
         : props.mode === 'copy'
           ? // With everything that the form does not show of it.
-            await api.post(`runs/${props.id}/duplicate`, { code: line.value.code ?? '', line: changed })
+            await api.post(`runs/${props.id}/duplicate`, { code: line.value.code ?? '', line: changed() })
           : await api.post('runs', { line: line.value, many: many.value || 1 })
     stale.value = null
     saved()
@@ -377,8 +378,6 @@ const text = (field: string) => ({
   bottom: 0;
   background: var(--surface);
   padding: 8px 0;
-  display: flex;
-  gap: 8px;
   margin: 0;
   z-index: 1;
 }

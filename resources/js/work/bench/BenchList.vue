@@ -4,10 +4,10 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import type { JobLine } from '../../api/bench'
-import { kept } from '../../api/page'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
 import { late } from '../../ui/late'
+import { recent } from '../../ui/recent'
 import { useJobs } from './useJobs'
 
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
@@ -72,11 +72,11 @@ function mark(id: string) {
   marked.value = marked.value.includes(id) ? marked.value.filter(each => each !== id) : [...marked.value, id]
 }
 /** Where whoever is here was last; else what was given to them, what is in hand, what comes first: nobody is at it. */
-const last = kept('job')
+const last = computed(() => recent.value.find(each => each.kind === 'job')?.path)
 const goOn = computed(() => {
   const free = jobs.value.filter(each => !each.done && !each.hold && who(each).length === 0)
   const rank = (each: JobLine) =>
-    each.id === localStorage.getItem(last) && each.begun ? 4 : Number(isMine(each)) * 2 + Number(each.begun)
+    `/bench/${each.id}` === last.value && each.begun ? 4 : Number(isMine(each)) * 2 + Number(each.begun)
   return free.reduce<JobLine | null>((best, each) => (!best || rank(each) > rank(best) ? each : best), null)
 })
 useEventListener(document, 'keydown', event => {

@@ -375,7 +375,7 @@ watch([at, aloud], () => {
     </div>
     <div v-else-if="job && place && piece && step" class="work" :class="{ pictured: joining }">
       <section class="say" aria-live="polite">
-        <PickedUp class="picked" :ids="ids" :bench="bench" />
+        <PickedUp class="picked" :bench="bench" />
         <p class="kicker"><span>Step {{ step.number }} of {{ job.steps.length }}</span>
           <span v-if="step.side">end {{ step.side }}</span><span
             v-if="step.pieces.length > 1"

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { kept } from '../../api/page'
 import { useSession } from '../../api/session'
 import { when } from '../../ui/units'
 import { small } from '../../ui/words'
 import type { useJob } from './useJob'
 
 /** For whoever comes back after a break, or takes over from somebody: what was done last, by whom and when. */
-const props = defineProps<{ ids: string; bench: ReturnType<typeof useJob> }>()
+const props = defineProps<{ bench: ReturnType<typeof useJob> }>()
 const session = useSession()
 /** min for which hands remember by themselves what they did. */
 const REMEMBERED = 5
@@ -15,7 +14,6 @@ const shown = ref<ReturnType<typeof props.bench.latest>>(null)
 watch(
   () => props.bench.job.value?.steps[0]?.pieces[0]?.id,
   () => {
-    localStorage.setItem(kept('job'), props.ids)
     const last = props.bench.latest()
     const isOwn = last?.by === session.session.person?.name
     const isFresh = last !== null && Date.now() - Date.parse(last.at) < REMEMBERED * 60_000
