@@ -35,8 +35,6 @@ const put = (archived: boolean) =>
 
 <style scoped>
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 4px 0 0;
 }
 </style>

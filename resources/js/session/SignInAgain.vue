@@ -68,8 +68,6 @@ form {
   gap: 10px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 4px 0 0;
 }
 </style>

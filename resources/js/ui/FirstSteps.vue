@@ -107,11 +107,6 @@ li {
   border-color: var(--copper);
   border-width: 4px;
 }
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
 /* At the bench and on site it is pressed with a glove. */
 @media (max-width: 700px), (pointer: coarse) {
   .acts :deep(.v-btn) {

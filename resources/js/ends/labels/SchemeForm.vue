@@ -119,8 +119,4 @@ dd {
 .sample {
   margin: 2px 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 </style>

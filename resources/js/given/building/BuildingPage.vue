@@ -461,10 +461,6 @@ ul {
   font-size: 13px;
   line-height: 1.7;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 @media (max-width: 900px) {
   .building {
     display: block;

@@ -173,8 +173,6 @@ select {
   padding: 3px 2px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 0;
   position: sticky;
   bottom: 0;

@@ -51,10 +51,6 @@ const longest = computed(
 </template>
 
 <style scoped>
-.acts {
-  display: flex;
-  gap: 8px;
-}
 .small {
   font-size: 12px;
 }

@@ -94,8 +94,6 @@ const save = () =>
   gap: 10px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 0;
 }
 </style>

@@ -176,8 +176,6 @@ const save = () =>
   margin: 0;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   position: sticky;
   bottom: 0;
   background: var(--surface);

@@ -98,10 +98,6 @@ const about = computed(() =>
 </template>
 
 <style scoped>
-.acts {
-  display: flex;
-  gap: 8px;
-}
 .fill {
   position: relative;
   height: 14px;

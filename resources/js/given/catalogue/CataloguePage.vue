@@ -365,9 +365,6 @@ li button:focus-visible {
   padding: 16px 22px 40px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
   margin: 8px 0 12px;
 }
 .faces {

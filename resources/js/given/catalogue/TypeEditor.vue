@@ -159,10 +159,6 @@ dl {
 dd {
   margin: 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 pre {
   max-height: 260px;
   overflow: auto;

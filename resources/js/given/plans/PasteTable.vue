@@ -31,8 +31,6 @@ async function file(event: Event) {
 
 <style scoped>
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 12px 0 0;
 }
 </style>

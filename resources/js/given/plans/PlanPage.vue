@@ -467,8 +467,6 @@ header {
   cursor: default;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 14px 0 0;
 }
 h2:first-child {

@@ -309,8 +309,6 @@ input[type='checkbox'] {
   accent-color: var(--verdigris);
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 12px 0 0;
 }
 </style>

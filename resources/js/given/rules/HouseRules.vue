@@ -197,10 +197,6 @@ input[type='radio'] {
   margin: 0 0 8px;
   font-size: 13px;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 @media (max-width: 1000px) {
   .house {
     grid-template-columns: minmax(0, 1fr);

@@ -143,9 +143,6 @@ h3 {
   color: var(--slate);
 }
 .acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
   margin: 4px 0;
 }
 ul {

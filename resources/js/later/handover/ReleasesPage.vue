@@ -226,10 +226,6 @@ tr.at td {
 .draft p {
   margin: 2px 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 summary {
   cursor: pointer;
   padding: 6px 0;

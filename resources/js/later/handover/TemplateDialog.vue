@@ -88,8 +88,6 @@ label.apart {
   margin-top: 8px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 4px 0 0;
 }
 </style>

@@ -38,8 +38,4 @@ const choices = computed(() =>
 .form p {
   margin: 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 </style>

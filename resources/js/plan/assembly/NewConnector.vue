@@ -69,8 +69,4 @@ function land() {
 .form p {
   margin: 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 </style>

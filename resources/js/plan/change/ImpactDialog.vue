@@ -37,9 +37,6 @@ const open = computed({
   max-height: 62vh;
 }
 .acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
   margin: 16px 0 0;
 }
 </style>

@@ -35,8 +35,6 @@ const fields = computed(() => (apart.value ? differing(apart.value) : []))
   max-height: 50dvh;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 16px 0 0;
 }
 </style>

@@ -149,8 +149,6 @@ const choices = (circuit: CircuitOf, ports: boolean) => [
   gap: 10px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 4px 0 0;
 }
 </style>

@@ -76,9 +76,4 @@ async function send(body: Record<string, unknown>) {
 .form p {
   margin: 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 </style>

@@ -238,8 +238,6 @@ header {
   gap: 28px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   align-items: center;
   margin: 8px 0;
 }

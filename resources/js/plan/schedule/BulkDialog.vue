@@ -189,8 +189,6 @@ const save = () =>
   gap: 10px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 14px 0 0;
 }
 input[type='radio'] {

@@ -255,8 +255,6 @@ function bringIn() {
   overflow: auto;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 16px 0 0;
 }
 p {

@@ -101,9 +101,6 @@ watch(
   margin: 0;
 }
 .acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
   margin: 20px 0 0;
 }
 .inspector :deep(.strand) {

@@ -30,8 +30,6 @@ const fields = computed(() => Object.keys(props.stale.yours))
 
 <style scoped>
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 16px 0 0;
 }
 </style>

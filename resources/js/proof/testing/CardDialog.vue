@@ -94,10 +94,6 @@ const record = () =>
 p {
   margin: 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 .fails {
   color: var(--flux);
   font-weight: 600;

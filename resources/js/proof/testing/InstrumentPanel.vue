@@ -144,11 +144,6 @@ const inject = (keys: string[]) =>
 p {
   margin: 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-  flex-wrap: wrap;
-}
 .links {
   display: flex;
   gap: 12px;

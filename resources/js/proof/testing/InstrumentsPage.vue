@@ -216,10 +216,6 @@ section {
 .form p {
   margin: 0;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 .day {
   white-space: nowrap;
 }

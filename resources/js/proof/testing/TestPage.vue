@@ -606,10 +606,6 @@ aside > *,
 .work > * {
   flex: none;
 }
-.acts {
-  display: flex;
-  gap: 8px;
-}
 @media (max-width: 1000px) {
   .way {
     display: none;

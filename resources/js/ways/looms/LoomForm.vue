@@ -63,8 +63,6 @@ form {
   gap: 12px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 0;
 }
 </style>

@@ -284,10 +284,7 @@ legend {
   width: 100%;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   align-items: center;
-  flex-wrap: wrap;
 }
 .gift button {
   all: unset;

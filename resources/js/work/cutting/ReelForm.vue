@@ -100,8 +100,6 @@ form {
   gap: 10px;
 }
 .acts {
-  display: flex;
-  gap: 8px;
   margin: 0;
 }
 .space {
