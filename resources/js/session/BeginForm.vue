@@ -92,7 +92,7 @@ const make = () =>
     <fieldset>
       <legend>From</legend>
       <template v-for="each in FROM" :key="each.key">
-        <label><input v-model="from" type="radio" :value="each.key"> {{ each.words }}</label>
+        <label><input v-model="from" type="radio" :value="each.key"> <span>{{ each.words }}</span></label>
         <fieldset v-if="each.key === 'sample' && from === 'sample'" class="samples">
           <legend class="visually-hidden">Which sample</legend>
           <label v-for="one in samples" :key="one.id"><input v-model="sample" type="radio" :value="one.id">
@@ -155,7 +155,7 @@ legend {
   margin-left: 8px;
   padding-left: 14px;
 }
-.samples label {
+fieldset label {
   display: flex;
   gap: 8px;
   align-items: baseline;

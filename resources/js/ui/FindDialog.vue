@@ -21,6 +21,10 @@ const found = computed<Act[]>(() => {
   return [...verbs.value, ...exact, ...acts(text.value), ...others]
 })
 const isExact = (each: Found) => each.name.toLowerCase() === looked.value.trim().toLowerCase()
+/** Nothing is to be seen yet, and the server has not answered. */
+const isLooking = computed(
+  () => text.value.trim() !== '' && looked.value !== text.value && found.value.length === 0 && !problem.value,
+)
 const at = ref(0)
 const problem = ref('')
 const looked = ref('')
@@ -120,8 +124,9 @@ const move = (by: number) => {
           <span class="quiet">{{ each.about }}</span></li>
         <!-- eslint-enable -->
       </ul>
+      <p v-if="isLooking" class="quiet none" role="status">Looking …</p>
       <p
-        v-if="looked && found.length === 0"
+        v-else-if="looked && found.length === 0"
         class="quiet none">Nothing here has this name, and nothing is done by it.</p>
     </v-card>
   </v-dialog>

@@ -68,8 +68,10 @@ export function acts(text: string): Act[] {
   return all().filter(each => wanted.every(word => begins(each, word)))
 }
 
+/** Things that one verb is offered for. */
+const LISTED = 4
 const find = async (text: string, kind: string) =>
-  (await api.get(`find?q=${encodeURIComponent(text)}`)).found.filter(each => each.kind === kind).slice(0, 4)
+  (await api.get(`find?q=${encodeURIComponent(text)}`)).found.filter(each => each.kind === kind).slice(0, LISTED)
 const idOf = (run: Found) => decodeURIComponent(run.path.split('/')[2] ?? '')
 
 /** What was done last at the bench. */
@@ -93,9 +95,13 @@ async function who(text: string): Promise<Act[]> {
   )
 }
 async function labels(text: string): Promise<Act[]> {
-  const wanted = text.toLowerCase()
+  // As the rest of find: L0 is L-0 as well.
+  const plain = (words: string) => words.toLowerCase().replace(/[\s-]/g, '')
+  const begins = (name: string) => plain(name).startsWith(plain(text))
   return (await api.get('looms')).looms
-    .filter(each => `${each.id} ${each.name}`.toLowerCase().includes(wanted))
+    .filter(each => begins(each.id) || plain(each.name).includes(plain(text)))
+    .sort((a, b) => Number(begins(b.id)) - Number(begins(a.id)))
+    .slice(0, LISTED)
     .map(each => act(`Print labels of ${each.name}`, '', `/labels?loom=${encodeURIComponent(each.id)}`))
 }
 const to = (verb: string, path: (id: string) => string) => async (text: string) =>

@@ -222,7 +222,11 @@ const text = (field: string) => ({
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <BeingMade v-if="!catalogue && !problem" />
     <template v-else-if="catalogue">
-      <LeftTyped :left="left" :what="left?.typed.code" @take="take" @drop="drop" />
+      <LeftTyped
+        :left="left"
+        :what="left ? Object.values(left.typed).filter(Boolean).slice(0, 3).join(', ') : ''"
+        @take="take"
+        @drop="drop" />
       <v-text-field v-bind="text('code')" ref="first" label="Code" class="mono" />
       <v-select
         :model-value="line.build"

@@ -215,6 +215,7 @@ h2 span {
   gap: 2px 18px;
   align-items: center;
   margin: 12px 16px 4px;
+  max-width: 640px;
   padding: 8px 14px;
   min-height: 48px;
   border: 1px solid var(--copper);
@@ -327,6 +328,14 @@ small {
   .job {
     grid-template-columns: 48px minmax(0, 1fr);
     padding-left: 4px;
+  }
+  /* What cannot be marked begins where a mark would. */
+  .job:not(:has(> .mark)) {
+    grid-template-columns: minmax(0, 1fr);
+    padding-left: 16px;
+  }
+  .job > span:empty {
+    display: none;
   }
   .mark {
     justify-content: center;
