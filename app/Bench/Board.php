@@ -73,7 +73,6 @@ final readonly class Board
 
     public function __construct(
         private KeptJobs $jobs,
-        private Queue $queue,
         private Times $times,
         private Workload $workload,
         private Places $places,
@@ -83,7 +82,12 @@ final readonly class Board
     /** @return BoardShown */
     public function of(StoredInstallation $stored): array
     {
-        $lines = $this->queue->of($stored);
+        // Of thousands of jobs those alone are told that are stopped.
+        $told = $this->jobs->told($stored, null);
+        $stopped = array_values(array_filter(
+            $told->jobs,
+            static fn (KeptJob $job): bool => ! $job->done && ($job->hold !== null || $job->questions > 0),
+        ));
         $crew = array_values($stored->atWork()->get()->all());
         $hands = [];
         foreach ($crew as $person) {
@@ -97,17 +101,11 @@ final readonly class Board
 
         return [
             'forecast' => $this->forecast($stored, $hands),
-            'people' => $this->people($stored, $crew, $lines),
-            'stopped' => array_values(
-                array_filter(
-                    $lines,
-                    static fn (array $line): bool => ! $line['done'] &&
-                        ($line['hold'] !== null || $line['questions'] > 0),
-                ),
-            ),
+            'people' => $this->people($stored, $crew, $told->jobs),
+            'stopped' => array_map(static fn (KeptJob $job): array => Queue::line($job, $told->times), $stopped),
             'done' => [
-                'jobs' => count(array_filter($lines, static fn (array $line): bool => (bool) $line['done'])),
-                'of' => count($lines),
+                'jobs' => count(array_filter($told->jobs, static fn (KeptJob $job): bool => $job->done)),
+                'of' => count($told->jobs),
             ],
             'families' => $this->families($stored),
             'at' => now('UTC')->format('Y-m-d\TH:i:s\Z'),
@@ -215,10 +213,10 @@ final readonly class Board
 
     /**
      * @param  list<Membership>  $crew
-     * @param  list<array<int|string, mixed>>  $lines
+     * @param  list<KeptJob>  $jobs
      * @return list<BoardPerson>
      */
-    private function people(StoredInstallation $stored, array $crew, array $lines): array
+    private function people(StoredInstallation $stored, array $crew, array $jobs): array
     {
         $at = array_column($this->places->others($stored), null, 'person');
         $today = [];
@@ -236,7 +234,10 @@ final readonly class Board
         ) {
             $today[(int) $row->user_id] = (int) $row->count;
         }
-        $names = array_column($lines, 'codes', 'id');
+        $codes = [];
+        foreach ($jobs as $job) {
+            $codes[$job->id] = $job->facts->codes[0] ?? '';
+        }
 
         return array_map(
             static fn (Membership $person): array => [
@@ -246,7 +247,7 @@ final readonly class Board
                 'at' => isset($at[$person->user->key])
                     ? [
                         'job' => $at[$person->user->key]['assembly'],
-                        'code' => $names[$at[$person->user->key]['assembly']][0] ?? '',
+                        'code' => $codes[$at[$person->user->key]['assembly']] ?? '',
                     ]
                     : null,
                 'today' => $today[$person->user_id] ?? 0,

@@ -60,14 +60,8 @@ final readonly class Queue
         ];
     }
 
-    /** @return list<QueueLine> */
-    public function of(StoredInstallation $stored): array
-    {
-        return $this->told($stored, null)['jobs'];
-    }
-
     /** @return QueueLine */
-    private static function line(KeptJob $job, TimeBook $times): array
+    public static function line(KeptJob $job, TimeBook $times): array
     {
         $facts = $job->facts;
 

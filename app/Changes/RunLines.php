@@ -15,6 +15,7 @@ use Sartal\Core\Plan\Proposing\CannotPropose;
 use Sartal\Core\Plan\Proposing\Proposal;
 use Sartal\Core\Plan\Proposing\Proposer;
 use Sartal\Core\Plan\Proposing\QuickLine;
+use Sartal\Core\Plan\Proposing\RunHabit;
 
 /** What a planner writes, read: a line of fields or of words becomes the run that it would be. Nothing is saved. */
 final readonly class RunLines
@@ -50,16 +51,17 @@ final readonly class RunLines
     /**
      * What lines of words would become, each with those before it: codes go on from one to the next.
      *
+     * @param  list<RunHabit>  $elsewhere  of runs that there are besides those that it was read with
      * @return list<QuickRead>
      */
-    public static function quick(Installation $in, string $text): array
+    public static function quick(Installation $in, string $text, array $elsewhere = []): array
     {
         $read = [];
         foreach (preg_split('~\R~u', $text) ?: [] as $line) {
             if (trim($line) === '') {
                 continue;
             }
-            $each = self::line(trim($line), $in);
+            $each = self::line(trim($line), $in, $elsewhere);
             $in = $each->with;
             $read[] = $each;
         }
@@ -67,10 +69,11 @@ final readonly class RunLines
         return $read;
     }
 
-    private static function line(string $text, Installation $in): QuickRead
+    /** @param  list<RunHabit>  $elsewhere */
+    private static function line(string $text, Installation $in, array $elsewhere): QuickRead
     {
         try {
-            $guess = QuickLine::read($text, $in, ShippedUsuals::all());
+            $guess = QuickLine::read($text, $in, ShippedUsuals::all(), $elsewhere);
             $proposals = array_map((new Proposer($in->catalogue))->propose(...), $guess->requests);
         } catch (CannotPropose $cannot) {
             return new QuickRead($text, [], [], $in, $cannot);

@@ -8,6 +8,7 @@ use App\Bench\KeptJobs;
 use App\Http\Middleware\KeptAnswer;
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
+use App\Planning\KeptHabits;
 use App\Planning\Opened;
 use App\Planning\Touched;
 use App\Testing\TestProgress;
@@ -71,7 +72,7 @@ final class AheadPages
 
     /**
      * What whoever asks for a page is told besides for themselves: how far testing is, where somebody has looked at it
-     * before; and all jobs, for whoever opens the first one would wait for all.
+     * before; all jobs, for whoever opens the first one would wait for all; and what the quick line is filled in from.
      */
     public function shared(StoredInstallation $stored): void
     {
@@ -79,6 +80,9 @@ final class AheadPages
         $this->container->make(KeptJobs::class)->of($stored);
         if (Kept::stateOf($stored, 'progress of testing') !== null) {
             $this->container->make(TestProgress::class)->of($stored);
+        }
+        if (Kept::stateOf($stored, KeptHabits::NAME) !== null) {
+            $this->container->make(KeptHabits::class)->of($stored);
         }
     }
 

@@ -32,18 +32,30 @@ final class QuickLine
 
     private readonly Habits $habits;
 
+    /** @param  list<RunHabit>  $runs  all that there are */
     private function __construct(
         private readonly Installation $installation,
         private readonly Usuals $usuals,
         private readonly QuickText $text,
+        private readonly array $runs,
     ) {
-        $this->habits = new Habits($installation, $text->length !== null);
+        $this->habits = new Habits($installation->catalogue, $runs, $text->length !== null);
     }
 
-    /** @throws CannotPropose naming what was not understood and how to say it */
-    public static function read(string $text, Installation $installation, Usuals $usuals = new Usuals()): QuickGuess
-    {
-        return (new self($installation, $usuals, QuickText::read($text)))->guess($text);
+    /**
+     * @param  list<RunHabit>  $elsewhere  of runs that there are besides those that the installation was read with
+     *
+     * @throws CannotPropose naming what was not understood and how to say it
+     */
+    public static function read(
+        string $text,
+        Installation $installation,
+        Usuals $usuals = new Usuals(),
+        array $elsewhere = [],
+    ): QuickGuess {
+        $runs = [...$elsewhere, ...array_values(RunHabit::in($installation))];
+
+        return (new self($installation, $usuals, QuickText::read($text), $runs))->guess($text);
     }
 
     private function guess(string $text): QuickGuess
@@ -67,7 +79,7 @@ final class QuickLine
         $build = $this->habits->build($cable->id);
         $a = $this->end($from, Side::A, $signal, $cable, $said->legsA, $usual);
         $b = $this->end($to, Side::B, $signal, $cable, $said->legsB, $usual);
-        $ids = RunCodes::free($this->installation);
+        $ids = RunCodes::besides($this->runs, $this->installation);
         $requests = [];
         foreach ($codes as $code) {
             $requests[] = new RunRequest(
@@ -257,13 +269,13 @@ final class QuickLine
     private function codes(string $prefix, int $many): array
     {
         $highest = 0;
-        foreach ($this->installation->runs() as $run) {
+        foreach ($this->runs as $run) {
             if (preg_match('~^'.preg_quote($prefix, '~').'-?(\d+)$~', $run->code, $m) === 1) {
                 $highest = max($highest, (int) $m[1]);
             }
         }
         $first = sprintf('%s-%03d', $prefix, $highest + 1);
-        $codes = [$first, ...array_slice(RunCodes::free($this->installation)->from($first, $many), 1)];
+        $codes = [$first, ...array_slice(RunCodes::besides($this->runs, $this->installation)->from($first, $many), 1)];
         $this->understood[] = new Understood(
             'code',
             $many === 1 ? $first : sprintf('%s to %s', $first, $codes[count($codes) - 1]),
@@ -309,7 +321,7 @@ final class QuickLine
             $like->slack ?? ($isLead ? Length::zero() : Length::millimetres(300)),
             $like->preparation ?? Length::millimetres(40),
             $like->spares ?? 1,
-            $legs[count($legs) - 1] ?? ($like !== null && $like->legs !== [] ? $like->legs[0]->length : Length::zero()),
+            $legs[count($legs) - 1] ?? $like->leg ?? Length::zero(),
             legs: $legs,
         );
     }

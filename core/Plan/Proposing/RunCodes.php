@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Proposing;
 
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Installation\Run;
 
 /** Codes and ids for runs that are to come: of what nothing has, the next. */
 final class RunCodes
@@ -17,12 +18,17 @@ final class RunCodes
     /** @var array<int|string, true> */
     private array $ids;
 
-    private function __construct(Installation $in)
+    /** @param  iterable<Run|RunHabit>  $runs */
+    private function __construct(iterable $runs, Installation $in)
     {
-        foreach ($in->runs() as $run) {
-            $this->codes += $run->withdrawn ? [] : [$run->code => true];
+        $ids = [];
+        foreach ($runs as $run) {
+            $ids[$run->id] = true;
+            if (! $run->withdrawn) {
+                $this->codes[$run->code] = true;
+            }
         }
-        $this->ids = array_fill_keys(array_map(strval(...), array_keys($in->runs())), true);
+        $this->ids = $ids;
         // Fittings and circuits of a run are named after it: what a removed run left behind keeps its name.
         foreach ([...array_keys($in->fittings()), ...array_keys($in->circuits())] as $id) {
             $this->ids[substr((string) $id, 0, (int) strrpos((string) $id, '.'))] = true;
@@ -31,7 +37,17 @@ final class RunCodes
 
     public static function free(Installation $in): self
     {
-        return new self($in);
+        return new self($in->runs(), $in);
+    }
+
+    /**
+     * Where an installation is read without its runs.
+     *
+     * @param  list<RunHabit>  $runs  all that there are
+     */
+    public static function besides(array $runs, Installation $in): self
+    {
+        return new self($runs, $in);
     }
 
     public function isTaken(string $code): bool

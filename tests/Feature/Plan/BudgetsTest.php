@@ -71,6 +71,9 @@ final class BudgetsTest extends TestCase
         'runs/'.self::RUN.'/sheet/A' => [30, 700],
     ];
 
+    /** Questions and rows of a line of words, when somebody has written a note since and when nobody has. */
+    private const QUICK = [[36, 900], [14, 300]];
+
     /** Questions and rows of an edit itself, asked first what it overtakes: its own, and what there are few of. */
     private const EDIT = [66, 2_600];
 
@@ -125,9 +128,27 @@ final class BudgetsTest extends TestCase
             $this->ask($page);
             self::within($budget, $page.', after an edit');
         }
+        $this->proposes();
         $this->moves();
         $this->exports();
         $this->released();
+    }
+
+    /** Who writes a line is answered from what is kept of runs: none of them is read. */
+    private function proposes(): void
+    {
+        $write = fn (): TestResponse => $this->as('planner')->postJson(
+            '/api/i/'.$this->large->address.'/runs/quick',
+            ['text' => '24 mic room 0.1 > room 0.2'],
+        )->assertOk();
+        $write();
+        $this->edit();
+        foreach (self::QUICK as $i => $budget) {
+            CountingStatement::begin();
+            $answer = $write();
+            self::within($budget, 'a line of words, '.['after an edit', 'again'][$i]);
+            self::assertSame(24, $answer->json('lines.0.circuits'));
+        }
     }
 
     /** A way gets longer by more than cables have to spare: those that lie in it are read, and their neighbours. */

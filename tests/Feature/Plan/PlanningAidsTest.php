@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Plan;
 
+use App\Changes\Intent;
 use App\Models\Change;
 use App\Planning\InstallationStore;
+use App\Planning\ShippedUsuals;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use Sartal\Core\File\FileEncoder;
+use Sartal\Core\Plan\Proposing\CannotPropose;
+use Sartal\Core\Plan\Proposing\QuickLine;
+use Sartal\Core\Plan\Proposing\Understood;
 use Tests\TestCase;
 
 /** The quick line, what fits, many runs at once, find, and messy tables. */
@@ -41,6 +46,51 @@ final class PlanningAidsTest extends TestCase
             ->assertJsonPath('lines.0.refused.field', 'from')
             ->assertJsonPath('lines.0.refused.isNoPlace', false);
         $this->postJson('/api/runs/quick', ['text' => str_repeat('x', 6001)])->assertUnprocessable();
+    }
+
+    public function test_a_line_is_filled_in_from_all_runs_without_reading_them(): void
+    {
+        $lines = [
+            '24 mic stage box 2 > amp rack',
+            '2 network media rack > projector 2',
+            '4 video media rack > projector 2',
+            '10 m mic lead',
+            '2 mains media rack > projector 2',
+        ];
+        // Every run as it is decided then, read whole: what the one who answers does not do.
+        $whole = function () use ($lines): array {
+            $in = (new InstallationStore())->load($this->installation->refresh())->installation;
+
+            return array_map(static function (string $line) use ($in): array {
+                try {
+                    return QuickLine::read($line, $in, ShippedUsuals::all())->understood;
+                } catch (CannotPropose $cannot) {
+                    return [$cannot->getMessage()];
+                }
+            }, $lines);
+        };
+        $told = fn (): array => array_map(
+            function (string $line): array {
+                $read = $this->as('planner')->postJson('/api/runs/quick', ['text' => $line])->json('lines.0');
+
+                return $read['refused'] === null ? array_map(
+                    static fn (array $each): Understood => new Understood(...$each),
+                    $read['understood'],
+                ) : [$read['refused']['remedy']];
+            },
+            $lines,
+        );
+        self::assertEquals($whole(), $told());
+        $mic = $this->installation->runs()->where('code', 'like', 'M-%')->orderBy('id')->firstOrFail();
+        $this->as('planner')->withHeader(Intent::HEADER, Intent::Accept->value);
+        $change = ['version' => $mic->version, 'line' => ['code' => 'M-777', 'spares_a' => '7']];
+        $this->patchJson('/api/runs/'.$mic->key, $change)->assertOk();
+        $said = $whole();
+        self::assertStringContainsString('M-777', (string) json_encode($said));
+        self::assertEquals($said, $told());
+        $line = $this->postJson('/api/runs/quick', ['text' => 'mic stage box 2 > amp rack'])->json('lines.0.lines.0');
+        $this->postJson('/api/runs', ['line' => $line])->assertCreated();
+        self::assertEquals($whole(), $told());
     }
 
     public function test_lines_that_are_pasted_come_in_together_or_not_at_all(): void

@@ -27,6 +27,7 @@ use App\Http\Resources\Plan\QuickResource;
 use App\Http\Resources\Plan\RunResource;
 use App\Models\StoredInstallation;
 use App\Planning\Kept;
+use App\Planning\KeptHabits;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\Near;
@@ -87,8 +88,13 @@ final readonly class RunController
      *
      * @return Answer<RunProposed>
      */
-    public function propose(#[Body(RunProposal::class)] RunProposal $sent, Loaded $loaded): Answer
-    {
+    public function propose(
+        #[Body(RunProposal::class)] RunProposal $sent,
+        StoredInstallation $stored,
+        Near $near,
+    ): Answer {
+        // The other runs say nothing about it but which codes they have.
+        $loaded = $near->runs($stored, []);
         $proposal = $this->lines->propose($loaded, self::values($sent->line), $sent->id === '' ? null : $sent->id);
         $plan = RunPlanner::plan(
             $proposal->run,
@@ -108,9 +114,15 @@ final readonly class RunController
      *
      * @return Answer<array{lines: list<QuickShown>}>
      */
-    public function quick(#[Body(QuickRun::class)] QuickRun $sent, Loaded $loaded): Answer
-    {
-        $read = RunLines::quick($loaded->installation, $sent->text);
+    public function quick(
+        #[Body(QuickRun::class)] QuickRun $sent,
+        StoredInstallation $stored,
+        Near $near,
+        KeptHabits $habits,
+    ): Answer {
+        $none = $near->runs($stored, []);
+        $elsewhere = $none->beyond === null ? [] : $habits->of($stored);
+        $read = RunLines::quick($none->installation, $sent->text, $elsewhere);
 
         return new Answer(['lines' => array_map(QuickResource::of(...), $read)]);
     }
