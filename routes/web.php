@@ -56,6 +56,7 @@ use App\Http\Controllers\Work\GuideController;
 use App\Http\Controllers\Work\OutstandingController;
 use App\Http\Controllers\Work\PartsController;
 use App\Http\Controllers\Work\PictureController;
+use App\Http\Controllers\Work\ProgressController;
 use App\Http\Controllers\Work\SiteController;
 use App\Http\Elsewhere;
 use App\Planning\WorkCursor;
@@ -123,6 +124,7 @@ Route::prefix('api')->group(function (): void {
             Route::get('find', FindController::class);
             Route::get('outstanding', OutstandingController::class);
             Route::get('guide', GuideController::class);
+            Route::get('progress', ProgressController::class)->middleware('kept:record,people,day');
             Route::get('since', SinceController::class);
             Route::get('errands', [ErrandController::class, 'index']);
             Route::get('errands/{errand}', [ErrandController::class, 'show']);

@@ -15,6 +15,7 @@ use Sartal\Core\File\Problems;
 use Sartal\Core\File\StockCodec;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
+use Sartal\Core\Later\Progress\WorkingDays;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Forecasting\Booking;
@@ -163,7 +164,7 @@ final readonly class Board
                     ...$terms,
                 ]),
             ),
-            'finish' => self::finish($hours, $workshop->hours)->format('Y-m-d'),
+            'finish' => WorkingDays::after(CarbonImmutable::now(), $hours / $workshop->hours)->format('Y-m-d'),
             'basis' => $measured > 0
                     ? sprintf('%d kinds of work by this crew’s own times, the rest by standard times', $measured)
                     : 'standard times; the crew’s own count from five of a kind on',
@@ -183,20 +184,6 @@ final readonly class Board
             ),
             'ahead' => new Map($ahead),
         ];
-    }
-
-    /** The working day on which so many hours from now end; Saturday and Sunday are free. */
-    private static function finish(float $hours, float $day): CarbonImmutable
-    {
-        $at = CarbonImmutable::now();
-        for ($left = $hours; ; $at = $at->addDay()) {
-            if ($at->isWeekday()) {
-                $left -= $day;
-            }
-            if ($left <= 0.0 && $at->isWeekday()) {
-                return $at;
-            }
-        }
     }
 
     /** @return BookingShown */

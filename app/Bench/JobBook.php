@@ -94,7 +94,7 @@ final class JobBook
      */
     public function with(array $anew, int $last, string $record): array
     {
-        [$took, $looked, $found] = [$this->index->took, $this->index->looked, $this->index->found];
+        [$took, $tally] = [$this->index->took, $this->index->tally];
         $rows = $touched = $parted = [];
         foreach ($anew as $id => $job) {
             $parted[$this->partOf((string) $id) ?? -1][$id] = $job;
@@ -104,14 +104,13 @@ final class JobBook
             foreach ($jobs as $id => $job) {
                 $past = $now[$id]->past;
                 $took = self::changed($took, $past->took, $job->past->took);
-                $looked = JobIndex::counted($looked, $past->looked, $job->past->looked);
-                $found = JobIndex::counted($found, $past->found, $job->past->found);
+                $tally = $tally->exchanging($past->tally, $job->past->tally);
                 $touched[$id] = $job->line->seen;
                 $now[$id] = $job;
             }
             $rows += self::rows($part, $now);
         }
-        $index = $this->index->after($last, $record, $touched, $took, $looked, $found);
+        $index = $this->index->after($last, $record, $touched, $took, $tally);
         // Where none of them is another one, it is not worth writing down: it goes on resting on what is written.
         $isLater = $rows !== [] || $last > $this->index->last + self::UNWRITTEN;
         $written = $isLater ? $index->written() : $this->written;

@@ -19,8 +19,6 @@ final readonly class JobIndex
      * @param  array<int|string, string>  $assemblyOf  by run
      * @param  list<string>  $tools  that steps name
      * @param  array<int|string, Ascending>  $took  timing → min for one, as they were measured
-     * @param  array<int|string, int>  $looked  "procedure/defect" → ends that were looked over for it
-     * @param  array<int|string, int>  $found  "procedure/defect" → how many of them had it
      */
     public function __construct(
         public int $last,
@@ -29,8 +27,7 @@ final readonly class JobIndex
         public array $assemblyOf,
         public array $tools,
         public array $took,
-        public array $looked = [],
-        public array $found = [],
+        public JobTally $tally = new JobTally(),
     ) {
     }
 
@@ -39,7 +36,7 @@ final readonly class JobIndex
     {
         $took = array_map(static fn (Ascending $of): string => $of->written(), $this->took);
 
-        return serialize(['took' => $took] + get_object_vars($this));
+        return serialize(['took' => $took, 'tally' => $this->tally->written()] + get_object_vars($this));
     }
 
     /** @return ?self null where it is none */
@@ -57,46 +54,20 @@ final readonly class JobIndex
             $says['assemblyOf'],
             $says['tools'],
             array_map(Ascending::read(...), $says['took']),
-            $says['looked'] ?? [],
-            $says['found'] ?? [],
+            // An edition before wrote down what was looked over beside the rest.
+            JobTally::read($says['tally'] ?? ['looked' => $says['looked'] ?? [], 'found' => $says['found'] ?? []]),
         );
     }
 
     /**
      * @param  array<int|string, int>  $touched  assembly → row of the last record on it
      * @param  array<int|string, Ascending>  $took
-     * @param  array<int|string, int>  $looked
-     * @param  array<int|string, int>  $found
      */
-    public function after(
-        int $last,
-        string $record,
-        array $touched,
-        array $took,
-        array $looked,
-        array $found,
-    ): self {
+    public function after(int $last, string $record, array $touched, array $took, JobTally $tally): self
+    {
         $seen = array_replace($this->seen, $touched);
 
-        return new self($last, $record, $seen, $this->assemblyOf, $this->tools, $took, $looked, $found);
-    }
-
-    /**
-     * @param  array<int|string, int>  $all
-     * @param  array<int|string, int>  $gone
-     * @param  array<int|string, int>  $come
-     * @return array<int|string, int> without what there is none of
-     */
-    public static function counted(array $all, array $gone, array $come): array
-    {
-        foreach ($gone as $key => $count) {
-            $all[$key] = ($all[$key] ?? 0) - $count;
-        }
-        foreach ($come as $key => $count) {
-            $all[$key] = ($all[$key] ?? 0) + $count;
-        }
-
-        return array_filter($all);
+        return new self($last, $record, $seen, $this->assemblyOf, $this->tools, $took, $tally);
     }
 
     public function parts(): int

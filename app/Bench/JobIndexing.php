@@ -21,11 +21,12 @@ final class JobIndexing
     /** @var array<int|string, list<list<float>>> */
     private array $took = [];
 
-    /** @var array<int|string, int> */
-    private array $looked = [];
+    private JobTally $tally;
 
-    /** @var array<int|string, int> */
-    private array $found = [];
+    public function __construct()
+    {
+        $this->tally = new JobTally();
+    }
 
     public function add(JobMade $job): void
     {
@@ -35,8 +36,7 @@ final class JobIndexing
         foreach ($job->past->took as $pace => $minutes) {
             $this->took[$pace][] = $minutes;
         }
-        $this->looked = JobIndex::counted($this->looked, [], $job->past->looked);
-        $this->found = JobIndex::counted($this->found, [], $job->past->found);
+        $this->tally = $this->tally->exchanging(new JobTally(), $job->past->tally);
     }
 
     /**
@@ -55,8 +55,7 @@ final class JobIndexing
             $this->assemblyOf,
             $tools,
             array_map(static fn (array $lists): Ascending => Ascending::of(array_merge(...$lists)), $this->took),
-            $this->looked,
-            $this->found,
+            $this->tally,
         );
     }
 }

@@ -151,9 +151,60 @@ final readonly class JobLook
                 self::timed($events, $job),
                 $past->families,
                 $past->tools,
-                ...self::found($events, $job),
+                self::tally($events, $job, $progress, $bench),
             ),
         );
+    }
+
+    /**
+     * @param  list<Event>  $events
+     * @param  list<Operation>  $bench  that are left
+     */
+    private static function tally(array $events, Job $job, Progress $progress, array $bench): JobTally
+    {
+        $timed = $took = [];
+        foreach ($events as $event) {
+            $operation = $event->step === '' ? null : $job->operation($event->step);
+            if ($operation !== null && $event->took !== null && $event->took > 0.0) {
+                $pace = $operation->pace->value;
+                $timed[$pace] = ($timed[$pace] ?? 0) + self::parts($operation->amount);
+                $took[$pace] = ($took[$pace] ?? 0) + self::parts($event->took);
+            }
+        }
+
+        return new JobTally(
+            ...self::found($events, $job),
+            ...self::amounts($progress, $job, $bench),
+            ...[$timed, $took],
+        );
+    }
+
+    private static function parts(float $amount): int
+    {
+        return (int) round($amount * JobTally::PARTS);
+    }
+
+    /**
+     * How much of each kind of work was done on each day, of what stands, and how much of each is left.
+     *
+     * @param  list<Operation>  $bench  that are left
+     * @return array{array<int|string, int>, array<int|string, int>} thousandths: "day pace" → done; timing → left
+     */
+    private static function amounts(Progress $progress, Job $job, array $bench): array
+    {
+        $done = $left = [];
+        foreach ($job->traveller->operations as $operation) {
+            $standing = $progress->of($operation->id);
+            if ($operation->task !== Task::Test && $standing->status === Status::Done && $standing->by !== null) {
+                $key = substr($standing->by->at, 0, 10).' '.$operation->pace->value;
+                $done[$key] = ($done[$key] ?? 0.0) + $operation->amount;
+            }
+        }
+        foreach ($bench as $operation) {
+            $left[$operation->timing()] = ($left[$operation->timing()] ?? 0.0) + $operation->amount;
+        }
+
+        return [array_map(self::parts(...), $done), array_map(self::parts(...), $left)];
     }
 
     /** @return list<string> runs of which steps were done that are other ones now */

@@ -13,8 +13,6 @@ final readonly class JobPast
 
     /**
      * @param  array<int|string, list<float>>  $took  timing → min for one, as they were measured
-     * @param  array<int|string, int>  $looked  "procedure/defect" → ends that were looked over for it
-     * @param  array<int|string, int>  $found  "procedure/defect" → how many of them had it
      * @param  array<int|string, string>  $families  fitting → family of its connector
      * @param  list<string>  $tools  that its steps name
      */
@@ -22,8 +20,7 @@ final readonly class JobPast
         public array $took,
         public array $families,
         public array $tools,
-        public array $looked = [],
-        public array $found = [],
+        public JobTally $tally = new JobTally(),
     ) {
     }
 }

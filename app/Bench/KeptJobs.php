@@ -96,6 +96,12 @@ final class KeptJobs
         }
     }
 
+    /** What all jobs come to together, without any of them being read. */
+    public function index(StoredInstallation $stored): JobIndex
+    {
+        return $this->book($stored)->index;
+    }
+
     /** What the crew's own record says of how long things take and of what is found. */
     public function experience(StoredInstallation $stored): Experience
     {
@@ -117,7 +123,7 @@ final class KeptJobs
 
     public static function said(JobIndex $index): Experience
     {
-        return new Experience(new TimeBook($index->took), $index->looked, $index->found);
+        return new Experience(new TimeBook($index->took), $index->tally->looked, $index->tally->found);
     }
 
     /**

@@ -310,6 +310,21 @@ final class Fields
         return $items;
     }
 
+    /**
+     * @param  string  $or  when it may be empty: "where nothing runs out."
+     * @return string as 2026-03-31, or ""
+     */
+    public function day(string $key, string $or): string
+    {
+        $day = $this->text($key, '');
+        $isDay = preg_match('~^(\d{4})-(\d\d)-(\d\d)$~', $day, $m) === 1 &&
+            checkdate((int) $m[2], (int) $m[3], (int) $m[1]);
+
+        return $day === '' || $isDay
+            ? $day
+            : $this->wrong($key, $day, 'should be a day such as 2026-03-31, or empty '.$or, '');
+    }
+
     /** @return list<string> */
     public function texts(string $key): array
     {

@@ -56,6 +56,7 @@ final class StockCodec
             $fields->whole('benches', 0, 1000, $usual->benches),
             $fields->number('hours', 0.5, 24, $usual->hours),
             array_map(static fn (float $count): int => max(1, (int) $count), $fields->numberMap('tools', 1000)),
+            $fields->day('wanted', 'where nobody said when.'),
         );
         $fields->done();
 
@@ -66,7 +67,7 @@ final class StockCodec
     public static function encodeWorkshop(Workshop $workshop): array
     {
         return ['benches' => $workshop->benches, 'hours' => CatalogueEncoder::plain($workshop->hours)] +
-            CatalogueEncoder::brief(['tools' => self::map($workshop->tools)]);
+            CatalogueEncoder::brief(['tools' => self::map($workshop->tools), 'wanted' => $workshop->wanted]);
     }
 
     /** @return array<int|string, mixed> */

@@ -18,19 +18,7 @@ final class TestingCodec
 
     public static function instrument(Fields $fields): Instrument
     {
-        $to = $fields->text('calibratedTo', '');
-        if (
-            $to !== '' &&
-            (preg_match('~^(\d{4})-(\d\d)-(\d\d)$~', $to, $m) !== 1 ||
-                ! checkdate((int) $m[2], (int) $m[3], (int) $m[1]))
-        ) {
-            $fields->wrong(
-                'calibratedTo',
-                $to,
-                'should be a day such as 2026-03-31, or empty where nothing runs out.',
-                null,
-            );
-        }
+        $to = $fields->day('calibratedTo', 'where nothing runs out.');
 
         return new Instrument(
             FileDecoder::id($fields),

@@ -27,6 +27,7 @@ const VIEWS = [
   '/test/trainer',
   '/site',
   '/handover',
+  '/progress',
   '/handover/releases',
   '/handover/overtaken',
   '/handover/pack',
@@ -50,6 +51,7 @@ const VIEWS = [
 ]
 const DARK = [
   '/schedule',
+  '/progress',
   '/site',
   '/handover',
   '/handover/releases',

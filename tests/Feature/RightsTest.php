@@ -137,6 +137,7 @@ final class RightsTest extends TestCase
                 'errands',
                 'instruments',
                 'tests/progress',
+                'progress',
                 'trainer',
                 'releases',
                 'overtaken',

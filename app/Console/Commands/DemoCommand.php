@@ -5,18 +5,23 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Formats\FileImporter;
+use App\Formats\RecentRecord;
 use App\Models\Office;
 use App\Models\Organisation;
 use App\Models\Role;
 use App\Models\StoredInstallation;
 use App\Models\User;
 use App\Who\DemoDoor;
+use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use Sartal\Core\File\InstallationFile;
 
 /** Loads the demo into an empty database, through the importer that everybody's files pass. */
 final class DemoCommand extends Command
 {
+    /** Working days on which the demo's crew has been at it. */
+    private const DAYS = 9;
+
     protected $signature = 'sartal:demo {--if-empty : do nothing where there is an installation already} {--sign-ins '.
         ': only print the demo\'s sign-ins}';
 
@@ -36,7 +41,11 @@ final class DemoCommand extends Command
         }
         $organisation = Organisation::query()->create(['name' => 'Brackwater crew']);
         $demo = (string) file_get_contents(database_path('demo/brackwater.json'));
-        $stored = $importer->import(InstallationFile::parse($demo), $organisation);
+        /** @var array<int|string, mixed> $data */
+        $data = json_decode($demo, true, 512, JSON_THROW_ON_ERROR);
+        $recent = RecentRecord::of($data, CarbonImmutable::now('UTC'), self::DAYS);
+        $file = InstallationFile::parse(json_encode($recent, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+        $stored = $importer->import($file, $organisation);
         foreach ($stored->memberships()->with('user')->get() as $member) {
             $member->user->update([
                 'sign_in' => $member->user->known_as,

@@ -104,8 +104,8 @@ final class Strand
         };
     }
 
-    /** @return array{list<EventKind>, ?Side} */
-    private static function evidence(Stage $stage): array
+    /** @return array{list<EventKind>, ?Side} what says that a stage was done, and at which end; null: at neither */
+    public static function evidence(Stage $stage): array
     {
         return match ($stage) {
             Stage::Cut => [[EventKind::Cut], null],

@@ -12,6 +12,7 @@ export const PLACES = [
   { path: '/crew', name: 'Crew', key: 'w' },
   { path: '/test', name: 'Test', key: 't' },
   { path: '/site', name: 'Site', key: 'i' },
+  { path: '/progress', name: 'Progress', key: 'o' },
   { path: '/handover', name: 'Hand-over', key: 'h' },
 ]
 

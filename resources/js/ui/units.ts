@@ -49,6 +49,10 @@ function trimmed(value: number, digits: number): string {
   return value.toFixed(digits).replace(/\.?0+$/, '')
 }
 
+/** So much cable, of which nobody counts less than a metre or a foot. */
+export const far = (metres: number): string =>
+  system.value === 'metric' ? `${Math.round(metres)} m` : `${Math.round(metres / 0.3048)} ft`
+
 /** mm from which on a round length is said in metres. */
 const LONG = 100
 /** As somebody says it: how thick in millimetres, how long a cable is in metres. */

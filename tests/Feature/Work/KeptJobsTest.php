@@ -75,13 +75,23 @@ final class KeptJobsTest extends TestCase
             'what is left, after '.$after,
         );
         self::assertEquals(self::said($index), $book->experience($stored), 'what is known of it, after '.$after);
+        $counted = static fn (array $of): array => array_map(static function (array $counts): array {
+            ksort($counts, SORT_STRING);
+
+            return $counts;
+        }, $of);
+        self::assertSame(
+            $counted($index->tally->written()),
+            $counted($book->index($stored)->tally->written()),
+            'what is counted, after '.$after,
+        );
         self::assertSame($index->tools, $book->tools($stored), 'tools, after '.$after);
         self::assertSame($index->assemblyOf, $book->assemblyOf($stored), 'whose runs, after '.$after);
     }
 
     private static function said(JobIndex $index): Experience
     {
-        return new Experience(new TimeBook($index->took), $index->looked, $index->found);
+        return new Experience(new TimeBook($index->took), $index->tally->looked, $index->tally->found);
     }
 
     /** What somebody might do next, by a generator of its own. */

@@ -275,7 +275,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
         ref="filterField"
         v-model="words"
         class="filter"
-        placeholder="filter: open · failed · to:rack · next:test"
+        placeholder="filter: open · failed · to:rack · left:test"
         aria-label="Filter the schedule"
         clearable
         @keydown.down.prevent="move(1)" />

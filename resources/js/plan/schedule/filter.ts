@@ -21,24 +21,38 @@ const STATES: Record<string, (row: Row) => boolean> = {
   overtaken: row => row.strand.some(bead => bead.state === 'overtaken'),
   findings: row => row.findings.some(finding => finding.severity !== 'note'),
   withdrawn: row => row.withdrawn,
+  single: row => row.loom === '',
+}
+
+/** Whether a name is meant: a part of it, or after "=" all of it. */
+function meant(name: string, value: string): boolean {
+  const of = name.toLowerCase().replaceAll('"', '')
+  return value.startsWith('=') ? of === value.slice(1) : of.includes(value)
 }
 
 function fits(row: Row, word: string): boolean {
   const [field, ...rest] = word.split(':')
   const value = rest.join(':')
-  switch (field) {
+  switch (rest.length > 0 ? field : '') {
     case 'from':
-      return row.from.toLowerCase().includes(value)
+      return meant(row.from, value)
     case 'to':
-      return row.to.toLowerCase().includes(value)
+      return meant(row.to, value)
+    case 'place':
+      return meant(row.from, value) || meant(row.to, value)
     case 'loom':
-      return row.loom.toLowerCase().includes(value)
+      return meant(row.loom, value)
     case 'cable':
-      return row.cable.toLowerCase().includes(value)
+      return meant(row.cable, value)
     case 'by':
-      return row.who.some(each => each.toLowerCase().includes(value))
+      return row.who.some(each => meant(each, value))
     case 'next':
-      return (STAGE[waiting(row)] ?? '').toLowerCase().includes(value)
+      return meant(STAGE[waiting(row)] ?? '', value)
+    case 'done':
+    case 'left':
+      return row.strand.some(
+        bead => meant(STAGE[bead.stage] ?? bead.stage, value) && (bead.state === 'done') === (field === 'done'),
+      )
   }
   return STATES[word]?.(row) ?? haystack(row).includes(word)
 }

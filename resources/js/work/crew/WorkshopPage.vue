@@ -7,7 +7,7 @@ import FigureSum from '../../ui/FigureSum.vue'
 import CrewTabs from './CrewTabs.vue'
 
 const crew = ref<CrewAnswer | null>(null)
-const draft = ref({ benches: 0, hours: 7.5, tools: {} as Record<string, number> })
+const draft = ref({ benches: 0, hours: 7.5, tools: {} as Record<string, number>, wanted: '' })
 const added = ref('')
 const { problem, said, busy, attempt } = useAttempt()
 const load = () =>
@@ -17,6 +17,7 @@ const load = () =>
       benches: crew.value.workshop.benches ?? 0,
       hours: crew.value.workshop.hours ?? 7.5,
       tools: { ...(crew.value.workshop.tools ?? {}) },
+      wanted: crew.value.workshop.wanted ?? '',
     }
   })
 onMounted(load)
@@ -56,6 +57,12 @@ const save = () =>
           max="24"
           step="0.5"
           label="Hours at work on a day" />
+        <v-text-field
+          v-model="draft.wanted"
+          type="date"
+          label="Everything is wanted by"
+          hint="Progress shows how the work goes against it."
+          persistent-hint />
         <h2>Tools of which there are few</h2>
         <p v-for="(_, tool) in draft.tools" :key="tool" class="tool"><span>{{ tool }}</span><input
           v-model.number="draft.tools[tool]"

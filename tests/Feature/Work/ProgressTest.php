@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature\Work;
+
+use App\Changes\Intent;
+use App\Planning\Recorded;
+use Illuminate\Support\Str;
+use Sartal\Core\Proof\Record\EventKind;
+use Sartal\Core\Proof\Testing\Verdict;
+use Tests\TestCase;
+
+/** How far it has come, in pictures: each of their figures, counted another way. */
+final class ProgressTest extends TestCase
+{
+    /** @return array<string, mixed> */
+    private function page(): array
+    {
+        return $this->as('lead')->getJson('/api/progress')->assertOk()->json();
+    }
+
+    /**
+     * From the schedule's rows, one by one.
+     *
+     * @param  callable(array<string, mixed>): list<string>  $names
+     * @return array<string, array<string, array<string, int>>> group → stage → state → runs
+     */
+    private function counted(callable $names): array
+    {
+        $counts = [];
+        foreach ($this->as('lead')->getJson('/api/schedule')->json('rows') as $row) {
+            foreach ($row['withdrawn'] ? [] : array_unique($names($row)) as $name) {
+                foreach ($row['strand'] as $bead) {
+                    $states = &$counts[$name][$bead['stage']];
+                    $states[$bead['state']] = ($states[$bead['state']] ?? 0) + 1;
+                    unset($states);
+                }
+            }
+        }
+
+        return $counts;
+    }
+
+    private function agrees(): void
+    {
+        $groups = $this->page()['groups'];
+        foreach (
+            [
+                'loom' => static fn (array $row): array => [$row['loom']],
+                'place' => static fn (array $row): array => [$row['from'], $row['to']],
+                'cable' => static fn (array $row): array => [$row['cable']],
+            ] as $by => $names
+        ) {
+            $counted = $this->counted($names);
+            self::assertEqualsCanonicalizing(array_keys($counted), array_column($groups[$by], 'name'), $by);
+            foreach ($groups[$by] as $group) {
+                foreach ($group['stages'] as $stage => $of) {
+                    $states = $counted[$group['name']][$stage];
+                    $what = "$by {$group['name']}, $stage";
+                    self::assertSame(array_sum($states), $of['of'], $what);
+                    self::assertSame($states['done'] ?? 0, $of['done'], $what);
+                    self::assertSame($states['failed'] ?? 0, $of['failed'], $what);
+                    self::assertSame($states['overtaken'] ?? 0, $of['overtaken'], $what);
+                }
+                self::assertCount(count($counted[$group['name']]), $group['stages']);
+            }
+        }
+    }
+
+    public function test_groups_count_what_the_schedule_shows_whatever_is_decided_and_recorded(): void
+    {
+        $this->agrees();
+        $this->as('bench')->postJson('/api/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => 'cut',
+            'run' => 'A-121',
+            'at' => now('UTC')->format('Y-m-d\TH:i:s\Z'),
+            'cut' => ['length' => '90 m'],
+        ])->assertCreated();
+        $this->agrees();
+        $this->as('planner')->withHeader(Intent::HEADER, Intent::Accept->value);
+        $run = $this->installation->runs()->where('key', 'A-121')->firstOrFail();
+        $this->deleteJson('/api/runs/A-121', ['version' => $run->version])
+            ->assertOk()
+            ->assertJsonPath('withdrawn', true);
+        $this->agrees();
+        $run = $this->installation->runs()->where('key', 'A-119')->firstOrFail();
+        $this->patchJson('/api/runs/A-119', ['version' => $run->version, 'line' => ['loom' => '']])->assertOk();
+        $this->agrees();
+    }
+
+    public function test_first_tests_and_hands_are_those_of_the_record(): void
+    {
+        $record = Recorded::whole($this->installation);
+        $first = $hands = [];
+        foreach ($record->events() as $event) {
+            if ($event->step === '' && $event->kind === EventKind::Labelled) {
+                $hands[$event->by][$event->run] = true;
+            }
+            if ($event->kind === EventKind::Tested && $event->verdict() !== Verdict::Incomplete) {
+                $first[$event->stage()->value][$event->run] ??= $event->verdict();
+            }
+        }
+        $page = $this->page();
+        self::assertSame(array_keys(array_filter($first)), array_column($page['tests'], 'stage'));
+        foreach ($page['tests'] as $test) {
+            $of = $first[$test['stage']];
+            self::assertSame(count($of), $test['of']);
+            $passed = array_filter($of, static fn (Verdict $verdict): bool => $verdict === Verdict::Passes);
+            self::assertSame(count($passed), $test['passed']);
+            self::assertLessThanOrEqual($test['of'], $test['passed']);
+        }
+        $labelled = array_filter(array_map(
+            static fn (array $person): int => $person['stages']['label'] ?? 0,
+            $page['people'],
+        ));
+        self::assertEqualsCanonicalizing(array_map(count(...), array_values($hands)), array_values($labelled));
+    }
+
+    public function test_hours_fall_by_what_is_done_and_what_it_took_stands_beside_what_was_planned(): void
+    {
+        $before = $this->page()['hours'];
+        $job = $this->as('bench')->getJson('/api/bench/A-119')->json();
+        $piece = null;
+        foreach ($job['job']['steps'] as $step) {
+            foreach ($step['pieces'] as $each) {
+                $status = $job['state']['standings'][$each['id']]['status'] ?? 'to-do';
+                $piece ??= $status === 'to-do' && $step['event'] !== 'cut' ? [$step['event'], $each] : null;
+            }
+        }
+        self::assertNotNull($piece, 'something of it is left');
+        $this->travelTo('2026-11-02 09:00:00');
+        $this->postJson('/api/bench/A-119/events', [
+            'id' => Str::uuid()->toString(),
+            'kind' => $piece[0],
+            'run' => $piece[1]['run'],
+            'step' => $piece[1]['id'],
+            'took' => 240,
+            'at' => '2026-11-02T09:00:00Z',
+        ])->assertCreated();
+        $after = $this->page()['hours'];
+        self::assertLessThan($before['left']['value'], $after['left']['value']);
+        $days = array_column($after['days'], null, 'day');
+        self::assertArrayHasKey('2026-11-02', $days);
+        self::assertEqualsWithDelta($after['left']['value'], $days['2026-11-02']['left'], 0.006);
+        self::assertEqualsWithDelta(
+            $before['left']['value'] - $after['left']['value'],
+            $days['2026-11-02']['done'],
+            0.006,
+            'what is left falls by what is done',
+        );
+        $sum = static fn (array $of): float => array_sum(array_column($of['kinds'], 'took'));
+        self::assertEqualsWithDelta($sum($before) + 4.0, $sum($after), 0.1, 'four minutes');
+        self::assertEqualsWithDelta($sum($after) / 60, $after['took']['value'], 0.01);
+    }
+
+    public function test_cable_is_cut_as_far_as_runs_are_that_want_it(): void
+    {
+        $wanted = $cut = [];
+        foreach ($this->as('lead')->getJson('/api/schedule')->json('rows') as $row) {
+            $at = array_column($row['strand'], 'state', 'stage')['cut'] ?? null;
+            if ($at !== null && ! $row['withdrawn']) {
+                $metres = (float) $row['cut'] / 1000;
+                $wanted[$row['cable']] = ($wanted[$row['cable']] ?? 0.0) + $metres;
+                $cut[$row['cable']] = ($cut[$row['cable']] ?? 0.0) + ($at === 'to-do' ? 0.0 : $metres);
+            }
+        }
+        $cables = $this->page()['cables'];
+        self::assertEqualsCanonicalizing(array_keys($wanted), array_column($cables, 'cable'));
+        foreach ($cables as $each) {
+            self::assertEqualsWithDelta($wanted[$each['cable']], $each['wanted'], 0.051);
+            self::assertEqualsWithDelta($cut[$each['cable']], $each['cut'], 0.051);
+        }
+    }
+
+    public function test_the_day_that_is_wanted_is_said_with_the_workshop(): void
+    {
+        $crew = $this->as('lead')->getJson('/api/crew')->json();
+        $save = fn (string $day) => $this->putJson('/api/workshop', [
+            'workshop' => ['wanted' => $day] + $crew['workshop'],
+            'version' => $crew['version'],
+        ]);
+        $save('2027-02-29')->assertUnprocessable();
+        $save('2027-02-26')->assertOk();
+        self::assertSame('2027-02-26', $this->page()['wanted']);
+    }
+}
