@@ -5,6 +5,8 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   plugins: [vue()],
   test: {
+    // A machine that others are at too takes its time.
+    testTimeout: 30_000,
     include: ['tests/Script/**/*.test.ts'],
     reporters: ['default', ['json', { outputFile: '.sartal/log/script.json' }]],
   },

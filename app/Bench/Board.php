@@ -42,12 +42,21 @@ use Sartal\Core\Work\Forecasting\Hand;
  * @phpstan-type BoardForecast array{
  *     hours: FigureShown,
  *     finish: string,
+ *     day: float,
  *     basis: string,
  *     bottleneck: string,
  *     stuck: list<string>,
  *     ahead: Map<list<BookingShown>>,
  * }
- * @phpstan-type BookingShown array{job: string, code: string, words: string, from: float, minutes: float}
+ * @phpstan-type BookingShown array{
+ *     job: string,
+ *     code: string,
+ *     words: string,
+ *     more: int,
+ *     from: float,
+ *     minutes: float,
+ *     isGiven: bool,
+ * }
  * @phpstan-type BoardPerson array{
  *     id: string,
  *     name: string,
@@ -70,13 +79,14 @@ final readonly class Board
     private const DONE = ['slid-on', 'prepared', 'contact-joined', 'inspected', 'closed', 'labelled'];
 
     /** Bookings of each person that are shown. */
-    private const AHEAD = 4;
+    private const AHEAD = 12;
 
     public function __construct(
         private KeptJobs $jobs,
         private Times $times,
         private Workload $workload,
         private Places $places,
+        private Given $given,
     ) {
     }
 
@@ -126,14 +136,16 @@ final readonly class Board
         $forecast = (new Forecaster($hands, $workshop->tools, $workshop->benches))->forecast($chores);
         $measured = count(array_filter(Pace::cases(), $book->isMeasured(...)));
         $hours = $forecast->minutes / 60;
+        $given = $this->given->all($stored, $this->jobs->assemblyOf($stored))['assembly'] ?? [];
         $ahead = [];
         foreach ($forecast->bookings as $booking) {
-            if (count($ahead[$booking->hand] ?? []) < self::AHEAD) {
-                $ahead[$booking->hand][] = self::booking(
-                    $booking,
-                    $codes[$booking->chore->job],
-                );
-            }
+            $isGiven = isset($given[$booking->chore->job]);
+            $ahead[$booking->hand] = self::with(
+                $ahead[$booking->hand] ?? [],
+                $booking,
+                $codes[$booking->chore->job],
+                $isGiven,
+            );
         }
         $work = array_sum(array_map(static fn (Chore $chore): float => $chore->minutes, $chores));
         $terms = array_map(
@@ -165,6 +177,7 @@ final readonly class Board
                 ]),
             ),
             'finish' => WorkingDays::after(CarbonImmutable::now(), $hours / $workshop->hours)->format('Y-m-d'),
+            'day' => $workshop->hours,
             'basis' => $measured > 0
                     ? sprintf('%d kinds of work by this crew’s own times, the rest by standard times', $measured)
                     : 'standard times; the crew’s own count from five of a kind on',
@@ -186,16 +199,32 @@ final readonly class Board
         ];
     }
 
-    /** @return BookingShown */
-    private static function booking(Booking $booking, string $code): array
+    /**
+     * What one person does on one job in one go is one booking.
+     *
+     * @param  list<BookingShown>  $ahead
+     * @return list<BookingShown>
+     */
+    private static function with(array $ahead, Booking $booking, string $code, bool $isGiven): array
     {
-        return [
+        $last = array_pop($ahead);
+        $goesOn = $last !== null &&
+            $last['job'] === $booking->chore->job &&
+            $booking->from < $last['from'] + $last['minutes'] + 1.0;
+        if ($last !== null && $goesOn) {
+            return [...$ahead, [...$last, 'minutes' => $booking->to - $last['from'], 'more' => $last['more'] + 1]];
+        }
+        $ahead = $last === null ? [] : [...$ahead, $last];
+
+        return count($ahead) === self::AHEAD ? $ahead : [...$ahead, [
             'job' => $booking->chore->job,
             'code' => $code,
             'words' => $booking->chore->words,
-            'from' => round($booking->from),
-            'minutes' => round($booking->chore->minutes),
-        ];
+            'more' => 0,
+            'from' => $booking->from,
+            'minutes' => $booking->to - $booking->from,
+            'isGiven' => $isGiven,
+        ]];
     }
 
     /**

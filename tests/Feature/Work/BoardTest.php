@@ -53,6 +53,60 @@ final class BoardTest extends TestCase
         self::assertStringContainsString('mains', implode($stuck));
     }
 
+    public function test_a_job_is_moved_from_one_to_another_and_back_and_the_board_shows_whose_it_is(): void
+    {
+        $give = fn (string $who, array $more = []) => $this->as('lead')->postJson('/api/crew/given', $more + [
+            'person' => $this->person($who)->key,
+            'kind' => 'assembly',
+            'key' => 'M-203',
+        ])->assertCreated();
+        $holders = fn (): array => collect($this->getJson('/api/crew')->json('given'))
+            ->where('key', 'M-203')->pluck('person')->sort()->values()->all();
+        $mine = function (string $who): array {
+            $ahead = $this->as('lead')->getJson('/api/crew/board')->json('forecast.ahead');
+
+            return collect($ahead[$this->person($who)->key] ?? [])
+                ->where('job', 'M-203')->pluck('isGiven')->unique()->values()->all();
+        };
+        self::assertContains([false], [$mine('bench'), $mine('bench2')]);
+        self::assertTrue($give('bench')->json('isNew'));
+        self::assertSame([true], $mine('bench'));
+        self::assertSame([], $mine('bench2'));
+        $moved = $give('bench2', ['only' => true])->json();
+        self::assertSame([[$this->person('bench')->key], true], [$moved['was'], $moved['isNew']]);
+        self::assertSame([[], [true]], [$mine('bench'), $mine('bench2')]);
+        self::assertSame([$this->person('bench2')->key], $holders());
+        $again = $give('bench2', ['only' => true])->json();
+        self::assertSame([[], false, $moved['id']], [$again['was'], $again['isNew'], $again['id']]);
+        $give('bench');
+        $this->deleteJson('/api/crew/given/'.$moved['id'])->assertOk();
+        self::assertSame([$this->person('bench')->key], $holders());
+        $this->postJson('/api/crew/given', [
+            'person' => $this->person('bench')->key,
+            'kind' => 'assembly',
+            'key' => 'M-999',
+        ])->assertUnprocessable();
+    }
+
+    /** What one person does on one job in one go is told together, and nobody is in two places at once. */
+    public function test_what_is_ahead_lies_one_after_the_other(): void
+    {
+        $ahead = $this->as('lead')->getJson('/api/crew/board')->json('forecast.ahead');
+        self::assertNotEmpty($ahead);
+        foreach ($ahead as $bookings) {
+            self::assertLessThanOrEqual(12, count($bookings));
+            foreach (array_slice($bookings, 1) as $i => $next) {
+                $end = $bookings[$i]['from'] + $bookings[$i]['minutes'];
+                self::assertGreaterThanOrEqual($end - 0.001, $next['from']);
+                self::assertFalse($next['job'] === $bookings[$i]['job'] && $next['from'] < $end + 0.9);
+            }
+        }
+        self::assertGreaterThan(0, max(array_map(
+            static fn (array $bookings): int => max(array_column($bookings, 'more')),
+            $ahead,
+        )));
+    }
+
     /** Given by one of its runs: it is found as it is joined today. */
     public function test_a_job_that_was_given_is_told_as_it_is_called_today(): void
     {

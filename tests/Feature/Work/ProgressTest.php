@@ -174,6 +174,19 @@ final class ProgressTest extends TestCase
         }
     }
 
+    public function test_what_is_missing_says_in_which_loom(): void
+    {
+        $looms = collect($this->as('lead')->getJson('/api/schedule')->json('rows'))->pluck('loom', 'id');
+        $named = 0;
+        foreach ($this->getJson('/api/handover')->assertOk()->json('groups') as $group) {
+            foreach ($group['gaps'] as $gap) {
+                self::assertSame($looms[$gap['run']] ?? null, $gap['loom'], $gap['code']);
+                $named += (int) ($gap['loom'] !== null && $gap['loom'] !== '');
+            }
+        }
+        self::assertGreaterThan(10, $named);
+    }
+
     public function test_the_day_that_is_wanted_is_said_with_the_workshop(): void
     {
         $crew = $this->as('lead')->getJson('/api/crew')->json();

@@ -39,6 +39,7 @@ return [
     'answers/api/bench/body/isPart' => 'see schedule',
     'answers/api/bench/body/cursor' => 'see schedule: up to what a page knows it',
     'answers/api/handover/body/groups/*/words' => 'what the plan stops is said so that a number can stand before it',
+    'answers/api/handover/body/groups/*/gaps/*/loom' => 'in which loom what is missing is',
     'answers/api/crew/board/body/at' => 'it may be some seconds old, and says of when it is',
     'answers/api/site/body/cursor' => 'see schedule: up to what a page knows it',
     'answers/api/schedule/body/rows/*/who' => 'who worked on it is said by name, no longer by sign-in name',

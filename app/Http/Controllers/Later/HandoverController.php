@@ -11,6 +11,7 @@ use App\Planning\InstallationStore;
 use App\Planning\Kept;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
+use App\Planning\RunsInGroups;
 use App\Releases\Comparison;
 use Illuminate\Contracts\Container\Container;
 use Sartal\Core\Given\Findings\Finding;
@@ -28,7 +29,7 @@ use Sartal\Core\Later\Handover\GapKind;
  *     groups: list<array{
  *         kind: value-of<GapKind>,
  *         words: string,
- *         gaps: list<array{run: string, code: string, words: string, path: string}>,
+ *         gaps: list<array{run: string, code: string, loom: string|null, words: string, path: string}>,
  *     }>,
  * }
  */
@@ -39,9 +40,11 @@ final readonly class HandoverController
     }
 
     /**
+     * "loom": its name, "" where its run is in none; null where it is of no run.
+     *
      * @return Answer<HandoverPage>
      */
-    public function show(StoredInstallation $stored, Container $container): Answer
+    public function show(StoredInstallation $stored, Container $container, RunsInGroups $groups): Answer
     {
         $loaded = static fn (): Loaded => $container->make(Loaded::class);
         $standings = KeptStandings::atWork($stored, $loaded)->all();
@@ -52,6 +55,10 @@ final readonly class HandoverController
             fn (): array => $this->decided($stored, $loaded()),
         );
         $gaps = $this->desk->missing($stored, $standings, $decided['findings'], $decided['codes']);
+        $looms = array_map(
+            static fn (array $run): string => $run['loom'],
+            $groups->of($stored, fn (): Loaded => $this->store->load($stored)),
+        );
         $assemblyOf = [];
         $runs = 0;
         foreach ($standings as $standing) {
@@ -69,13 +76,14 @@ final readonly class HandoverController
                 'decided since the release that is worked from',
             );
         }
-        $groups = [];
+        $kinds = [];
         foreach ($gaps as $gap) {
-            $groups[$gap->kind->value]['kind'] = $gap->kind->value;
-            $groups[$gap->kind->value]['words'] = $gap->kind->words();
-            $groups[$gap->kind->value]['gaps'][] = [
+            $kinds[$gap->kind->value]['kind'] = $gap->kind->value;
+            $kinds[$gap->kind->value]['words'] = $gap->kind->words();
+            $kinds[$gap->kind->value]['gaps'][] = [
                 'run' => $gap->run,
                 'code' => $gap->code,
+                'loom' => $looms[$gap->run] ?? null,
                 'words' => $gap->words,
                 'path' => self::path($gap, $assemblyOf),
             ];
@@ -85,7 +93,7 @@ final readonly class HandoverController
             'ready' => $runs > 0 && $gaps === [],
             'runs' => $runs,
             'clear' => max(0, $runs - count($open)),
-            'groups' => array_values($groups),
+            'groups' => array_values($kinds),
         ]);
     }
 

@@ -249,15 +249,19 @@ final readonly class CrewController
         return new Answer(['saved' => true]);
     }
 
-    /** @return Answer<array{saved: true}> */
+    /**
+     * "was": who was given it before, and no longer is.
+     *
+     * @return Answer<array{id: int, isNew: bool, was: list<string>}>
+     */
     public function give(
         #[Body(Assignment::class)] Assignment $sent,
         StoredInstallation $stored,
-        Loaded $loaded,
+        KeptJobs $jobs,
     ): Answer {
         $known = match ($sent->kind) {
-            AssignmentKind::Loom => isset($loaded->installation->looms()[$sent->key]),
-            AssignmentKind::Assembly => isset($loaded->plan()->assemblies[$sent->key]),
+            AssignmentKind::Loom => $stored->entries()->where('kind', 'loom')->where('key', $sent->key)->exists(),
+            AssignmentKind::Assembly => isset($jobs->index($stored)->seen[$sent->key]),
             AssignmentKind::Skill => Skill::tryFrom($sent->key) !== null,
         };
         if (! $known) {
@@ -267,15 +271,22 @@ final readonly class CrewController
         if ($person === null) {
             throw Refusal::of('person', 'This person is not at work here.');
         }
-        DB::table('assignments')->insertOrIgnore([
-            'installation_id' => $stored->id,
-            'user_id' => $person,
-            'kind' => $sent->kind->value,
-            'key' => $sent->key,
-        ]);
+        $given = ['installation_id' => $stored->id, 'kind' => $sent->kind->value, 'key' => $sent->key];
+        $others = [];
+        $isNew = DB::transaction(static function () use ($sent, $given, $person, &$others): bool {
+            $before = DB::table('assignments')->where($given)->where('user_id', '<>', $person);
+            $others = $sent->only ? $before->pluck('user_id')->all() : [];
+            if ($others !== []) {
+                DB::table('assignments')->where($given)->whereIn('user_id', $others)->delete();
+            }
+
+            return DB::table('assignments')->insertOrIgnore($given + ['user_id' => $person]) > 0;
+        }) === true;
+        $was = DB::table('users')->whereIn('id', $others)->orderBy('key')->pluck('key')->all();
+        $id = (int) DB::table('assignments')->where($given)->where('user_id', $person)->value('id');
         $stored->tell();
 
-        return new Answer(['saved' => true], 201);
+        return new Answer(['id' => $id, 'isNew' => $isNew, 'was' => array_map(strval(...), array_values($was))], 201);
     }
 
     /** @return Answer<array{saved: true}> */

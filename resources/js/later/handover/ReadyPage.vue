@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { Schemas } from '../../api/types'
-import { onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useAttempt } from '../../ui/attempt'
 import { inWords } from '../../ui/units'
 import { alike } from '../../ui/alike'
 import { late } from '../../ui/late'
+import GapMatrix from './GapMatrix.vue'
 import HandoverFrame from './HandoverFrame.vue'
 
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
@@ -23,6 +24,19 @@ onMounted(() =>
 )
 const SHOWN = 24
 const more = ref('')
+/** Of one loom, where it was pressed; null: of all of them, and of what is no cable. */
+const loom = ref<string | null>(null)
+const groups = computed(() =>
+  (ready.value?.groups ?? [])
+    .map(group => ({ ...group, gaps: group.gaps.filter(gap => loom.value === null || gap.loom === loom.value) }))
+    .filter(group => group.gaps.length > 0),
+)
+async function look(kind: string) {
+  await nextTick()
+  const heading = document.getElementById(`missing-${kind}`)
+  heading?.focus()
+  heading?.scrollIntoView({ block: 'center' })
+}
 /** What is no cable is called by what it is: the sentence beside it has its name. */
 const called = (gap: Gap) => /^([a-z-]+):/.exec(gap.code)?.[1] ?? gap.code
 /** The same sentence is read once, however many cables it is about. */
@@ -51,8 +65,13 @@ const folded = (gaps: Gap[]) =>
         class="sum">
         <b class="mono">{{ ready.clear }}</b> of <b class="mono">{{ ready.runs }}</b> cables are clear. What is missing
         may be handed over as an exception: the pack lists it.</p>
-      <section v-for="group in ready.groups" :key="group.kind" :aria-label="group.words">
-        <h2><b class="mono">{{ group.gaps.length }}</b> {{ group.words }}</h2>
+      <GapMatrix v-model="loom" :groups="ready.groups" @look="look" />
+      <p v-if="loom !== null" class="sum only">Of <b>{{ loom || 'single runs' }}</b> alone.
+        <v-btn size="small" variant="text" @click="loom = null">Of all</v-btn></p>
+      <section v-for="group in groups" :key="group.kind" :aria-label="group.words">
+        <h2
+          :id="`missing-${group.kind}`"
+          tabindex="-1"><b class="mono">{{ group.gaps.length }}</b> {{ group.words }}</h2>
         <div v-for="(said, i) in folded(group.gaps)" :key="i" class="said">
           <p v-if="said.of.length > 1 && said.words" class="words">
             <b class="mono">{{ said.of.length }}</b> {{ inWords(said.words) }}</p>

@@ -20,15 +20,15 @@ const level = (group: Group, stage: string) => 22 * (1 - share(group, stage))
 const name = (group: Group) => (group === props.whole ? 'all runs' : group.name || 'single runs')
 const words = (group: Group) => (group === props.whole ? '' : wordsOf(props.by, group.name))
 const isLeft = (group: Group, stage: string) => at(group, stage).done < at(group, stage).of
+/** What its shape says besides how far it is filled. */
+const besides = (group: Group, stage: string) => {
+  const { failed, overtaken } = at(group, stage)
+  return [failed ? `${failed} failed` : '', overtaken ? `${overtaken} overtaken` : ''].filter(Boolean).join(', ')
+}
 const spoken = (group: Group, stage: string) => {
-  const { of, done, failed, overtaken } = at(group, stage)
-  return [
-    `${name(group)}, ${STAGE[stage]}: ${done} of ${of}`,
-    failed ? `${failed} failed` : '',
-    overtaken ? `${overtaken} overtaken` : '',
-  ]
-    .filter(Boolean)
-    .join(', ')
+  const { of, done } = at(group, stage)
+  const more = besides(group, stage)
+  return `${name(group)}, ${STAGE[stage]}: ${done} of ${of}${more ? `, ${more}` : ''}`
 }
 </script>
 
@@ -46,7 +46,6 @@ const spoken = (group: Group, stage: string) => {
               v-if="group.stages[stage]"
               class="cell"
               :to="behind(words(group), stage, isLeft(group, stage))"
-              :aria-label="spoken(group, stage)"
               :title="spoken(group, stage)">
               <svg width="26" height="26" viewBox="-2 -2 26 26" aria-hidden="true">
                 <clipPath :id="`b${stage}${i}`"><circle cx="11" cy="11" r="11" /></clipPath>
@@ -61,7 +60,10 @@ const spoken = (group: Group, stage: string) => {
                 <circle cx="11" cy="11" r="11" class="edge" :class="{ overtaken: at(group, stage).overtaken > 0 }" />
                 <path v-if="at(group, stage).failed > 0" d="M24 1H14L12 5.5L14 10H24L20.5 5.5Z" class="failed" />
               </svg>
-              <span class="mono">{{ at(group, stage).done }}<small>/{{ at(group, stage).of }}</small></span>
+              <span><span class="visually-hidden">{{ name(group) }}, {{ STAGE[stage] }}: </span><span
+                class="mono">{{ at(group, stage).done }}<small>/{{ at(group, stage).of }}</small></span><span
+                v-if="besides(group, stage)"
+                class="visually-hidden">, {{ besides(group, stage) }}</span></span>
             </router-link>
             <span v-else class="none" aria-hidden="true" />
           </td>

@@ -2,15 +2,18 @@
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import { useLive } from '../../api/live'
-import type { Board } from '../../api/crew'
+import type { Board, BoardPerson } from '../../api/crew'
+import { useSession } from '../../api/session'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import FigureSum from '../../ui/FigureSum.vue'
 import CrewTabs from './CrewTabs.vue'
+import CrewTimeline from './CrewTimeline.vue'
 import { late } from '../../ui/late'
 
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
+const session = useSession()
 const board = ref<Board | null>(null)
 const { problem, attempt } = useAttempt()
 const load = (now = false) =>
@@ -24,26 +27,30 @@ const at = computed(() => (board.value ? new Date(board.value.at).toLocaleTimeSt
 
 const day = (iso: string) =>
   new Date(`${iso}T12:00:00`).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
-const longest = computed(() =>
-  Math.max(
-    60,
-    ...Object.values(board.value?.forecast.ahead ?? {})
-      .flat()
-      .map(each => each.from + each.minutes),
-  ),
-)
-const ahead = (person: string) => board.value?.forecast.ahead[person] ?? []
 /** Named of what is stuck. */
 const NAMED = 4
 const stuck = computed(() => {
   const all = board.value?.forecast.stuck ?? []
   return all.slice(0, NAMED).join('; ') + (all.length > NAMED ? ` and ${all.length - NAMED} more` : '')
 })
-const foreseen = (person: string) =>
-  ahead(person)
-    .map(each => `${each.code}: ${each.words}, ${time(each.minutes)}`)
-    .join('; ') || 'nothing foreseen'
-const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`)
+
+/** A job that was given to one person: who had it before, so that it can go back. */
+const given = ref<{ id: number; isNew: boolean; job: string; code: string; name: string; was: string[] } | null>(null)
+const { problem: refused, attempt: ask } = useAttempt()
+const give = (job: string, code: string, person: BoardPerson) =>
+  ask(async () => {
+    const made = await api.post('crew/given', { person: person.id, kind: 'assembly', key: job, only: true })
+    given.value = { ...made, job, code, name: person.name }
+    await load(true)
+  })
+const back = () =>
+  ask(async () => {
+    const { id, isNew, was, job } = given.value!
+    for (const person of was) await api.post('crew/given', { person, kind: 'assembly', key: job })
+    if (isNew) await api.delete(`crew/given/${id}`)
+    given.value = null
+    await load(true)
+  })
 </script>
 
 <template>
@@ -73,27 +80,11 @@ const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` :
       </section>
       <section>
         <h2>Who is on what</h2>
-        <div v-for="person in board.people" :key="person.id" class="person">
-          <span><b>{{ person.name }}</b>
-            <small>{{ person.skills.join(', ') || 'no skill named' }} · {{ person.today }} today</small></span>
-          <span><router-link
-            v-if="person.at"
-            :to="`/bench/${person.at.job}`">at {{ person.at.code }}</router-link><span
-              v-else
-              class="quiet">not at a bench</span></span>
-          <span
-            class="ahead"
-            role="img"
-            :aria-label="foreseen(person.id)">
-            <span
-              v-for="each in ahead(person.id)"
-              :key="each.code + each.from"
-              class="slot"
-              :style="{ left: `${100 * each.from / longest}%`,
-                        width: `${Math.max(1.5, 100 * each.minutes / longest)}%` }"
-              :title="`${each.code}: ${each.words}, ${time(each.minutes)}`">{{ each.code }}</span>
-          </span>
-        </div>
+        <CrewTimeline :board="board" :gives="session.can('lead')" @give="give" />
+        <p v-if="session.can('lead')" class="quiet hint">Drag a job to whoever is to do it, or press it.</p>
+        <p v-if="refused" class="note failed" role="alert">{{ refused }}</p>
+        <p v-if="given" class="note good" role="status"><b>{{ given.code }}</b> is {{ given.name }}’s to do.
+          <v-btn size="small" variant="text" @click="back">Take it back</v-btn></p>
       </section>
       <section v-if="board.stopped.length">
         <h2>Stopped, and why</h2>
@@ -158,49 +149,8 @@ header {
   align-items: baseline;
   flex-wrap: wrap;
 }
-.person {
-  display: grid;
-  grid-template-columns: 240px 140px minmax(0, 1fr);
-  gap: 14px;
-  align-items: center;
-  padding: 7px 0;
-  border-bottom: 1px solid var(--line);
-}
-small {
-  display: block;
-  color: var(--slate);
-}
-.ahead {
-  position: relative;
-  height: 24px;
-  background: var(--panel);
-  border-radius: 3px;
-  overflow: hidden;
-}
-.slot {
-  position: absolute;
-  top: 2px;
-  bottom: 2px;
-  background: var(--surface);
-  border: 1px solid var(--verdigris);
-  border-radius: 3px;
-  font-family: var(--mono);
-  font-size: 11px;
-  line-height: 18px;
-  padding: 0 3px;
-  overflow: hidden;
-  white-space: nowrap;
-  display: flex;
-  flex-wrap: wrap;
-}
-/* A code that would be cut off goes to a line of its own, which is not seen: half a code is another job's. */
-.slot::before {
-  content: '';
-  height: 100%;
-}
-@media (max-width: 760px) {
-  .person {
-    grid-template-columns: minmax(0, 1fr);
-  }
+.hint {
+  font-size: 12.5px;
+  margin: 6px 0;
 }
 </style>

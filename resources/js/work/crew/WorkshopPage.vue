@@ -60,9 +60,8 @@ const save = () =>
         <v-text-field
           v-model="draft.wanted"
           type="date"
-          label="Everything is wanted by"
-          hint="Progress shows how the work goes against it."
-          persistent-hint />
+          label="Everything is wanted by" />
+        <p class="quiet hint">Progress shows how the work goes against it.</p>
         <h2>Tools of which there are few</h2>
         <p v-for="(_, tool) in draft.tools" :key="tool" class="tool"><span>{{ tool }}</span><input
           v-model.number="draft.tools[tool]"
@@ -119,6 +118,10 @@ header {
 form {
   display: grid;
   gap: 10px;
+}
+.hint {
+  margin: -6px 0 0;
+  font-size: 13px;
 }
 .tool {
   display: flex;
