@@ -7,6 +7,8 @@
     <meta name="theme-color" content="#F7F4EE">
     <title>Sartal</title>
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    <link rel="apple-touch-icon" href="/icon-192.png">
+    <link rel="manifest" href="/manifest.webmanifest">
     {{-- Text that is set in another type first moves what stands below it. --}}
     @foreach (['next' => [400, 600, 700], 'mono' => [400, 600]] as $face => $weights)
         @foreach ($weights as $weight)

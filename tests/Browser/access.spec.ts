@@ -90,17 +90,17 @@ async function look(page: Page, path: string, themes: boolean) {
   await serious(new AxeBuilder({ page }), 'light')
   if (!themes) return
   await page.evaluate(() => {
-    localStorage.setItem('sartal.dim', 'true')
+    localStorage.setItem('sartal.theme', 'dark')
     window.dispatchEvent(
-      new StorageEvent('storage', { key: 'sartal.dim', newValue: 'true', storageArea: localStorage }),
+      new StorageEvent('storage', { key: 'sartal.theme', newValue: 'dark', storageArea: localStorage }),
     )
   })
   await expect(page.locator(`${THEME}dim`).first()).toBeAttached()
   await serious(new AxeBuilder({ page }), 'dark')
   await page.evaluate(() => {
-    localStorage.setItem('sartal.dim', 'false')
+    localStorage.setItem('sartal.theme', 'light')
     window.dispatchEvent(
-      new StorageEvent('storage', { key: 'sartal.dim', newValue: 'false', storageArea: localStorage }),
+      new StorageEvent('storage', { key: 'sartal.theme', newValue: 'light', storageArea: localStorage }),
     )
   })
 }

@@ -4,7 +4,7 @@ import { onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useSession } from '../api/session'
 import { useAttempt } from '../ui/attempt'
-import { when } from '../ui/units'
+import { when } from '../ui/dates'
 
 /** One's own name, password, and where one is signed in. */
 type Device = Schemas['DevicesPage']['devices'][number]

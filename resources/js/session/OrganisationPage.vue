@@ -6,7 +6,7 @@ import { useSession } from '../api/session'
 import type { Invitation, Office, Schemas } from '../api/types'
 import { useAttempt } from '../ui/attempt'
 import InviteLink from '../ui/InviteLink.vue'
-import { when } from '../ui/units'
+import { when } from '../ui/dates'
 
 /** The organisation, for those who look after its people or its installations. */
 type Somebody = Schemas['OrganisationPerson']

@@ -2,8 +2,9 @@
 import { computed } from 'vue'
 import { page, visit } from '../api/page'
 import { useSession } from '../api/session'
+import { dates, DATES } from '../ui/dates'
 import { guided } from '../ui/guide'
-import { dim } from '../ui/theme'
+import { theme, THEMES } from '../ui/theme'
 import { SYSTEMS, system } from '../ui/units'
 
 /** Other installations, and what concerns whoever is signed in. */
@@ -34,7 +35,14 @@ const person = computed(() => session.session.person)
         v-if="key !== system"
         :title="words"
         @click="system = key" /></template>
-      <v-list-item :title="dim ? 'Light theme' : 'Dark theme, for plant rooms'" @click="dim = !dim" />
+      <template v-for="(words, key) in THEMES" :key="key"><v-list-item
+        v-if="key !== theme"
+        :title="words"
+        @click="theme = key" /></template>
+      <template v-for="(words, key) in DATES" :key="key"><v-list-item
+        v-if="key !== dates"
+        :title="words"
+        @click="dates = key" /></template>
       <v-list-item title="Your account" to="/account" />
       <v-list-item v-if="person?.offices?.length" :title="person.organisation ?? 'Organisation'" to="/organisation" />
       <v-list-item

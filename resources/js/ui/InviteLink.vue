@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Invitation } from '../api/types'
-import { when } from './units'
+import { when } from './dates'
 
 /** A link that somebody sets their password by: to be handed over, where nothing mails it. */
 const props = defineProps<{ name: string; invitation: Invitation }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Left } from './typed'
-import { when } from './units'
+import { when } from './dates'
 
 /** Something was typed here and not saved: it is offered. */
 defineProps<{ left: Left<object> | null; what?: string }>()

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useOutbox } from '../api/outbox'
 import { useSession } from '../api/session'
-import { when } from './units'
+import { when } from './dates'
 
 /** What waits on this device, and why. */
 const outbox = useOutbox()

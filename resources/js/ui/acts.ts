@@ -5,14 +5,16 @@ import { useSession } from '../api/session'
 import { guided } from './guide'
 import { letters } from './letters'
 import { PLACES } from './places'
-import { dim } from './theme'
-import { when } from './units'
+import { theme, THEMES } from './theme'
+import { DATES, dates, when } from './dates'
 
 export type Found = Answer<'find', 'get'>['found'][number]
 /** Something that find does rather than opens: it leads somewhere, or changes something at once. */
 export interface Act extends Found {
   act?: () => void
 }
+
+const keys = <K extends string>(of: Record<K, string>) => Object.keys(of) as K[]
 
 const act = (name: string, about: string, path: string, does?: () => void): Act => ({
   kind: path ? 'do' : 'set',
@@ -43,7 +45,12 @@ function all(): Act[] {
     act('Instruments', 'calibration due', '/test/instruments'),
     ...(session.looksAfter('installations') ? [begin] : []),
     ...PLACES.map(place => act(`Go to ${place.name}`, `g ${place.key}`, place.path)),
-    act(dim.value ? 'Light theme' : 'Dark theme', 'for plant rooms', '', () => (dim.value = !dim.value)),
+    ...keys(THEMES)
+      .filter(key => key !== theme.value)
+      .map(key => act(THEMES[key], '', '', () => (theme.value = key))),
+    ...keys(DATES)
+      .filter(key => key !== dates.value)
+      .map(key => act(DATES[key], '', '', () => (dates.value = key))),
     act(guided.value ? 'Leave the guide' : 'Guide, step by step', 'help for the first time', '', () => {
       guided.value = !guided.value
     }),

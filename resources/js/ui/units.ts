@@ -76,7 +76,3 @@ export function inFigures(text: string): string {
     system.value === 'metric' && Math.abs(millimetres(found)) < 1000 ? found : length(found),
   )
 }
-
-export function when(iso: string): string {
-  return new Date(iso).toLocaleString(undefined, { day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' })
-}

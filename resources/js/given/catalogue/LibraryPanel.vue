@@ -5,7 +5,7 @@ import { api, ApiError } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { TypeKind } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 
 /** The organisation's own types: what is newer there than here, and what could be taken. */
 type Stand = 'to take' | 'same' | 'newer' | 'changed here' | 'other'

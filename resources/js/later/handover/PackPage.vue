@@ -6,7 +6,8 @@ import { useErrand } from '../../api/errand'
 import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
 import ErrandBar from '../../ui/ErrandBar.vue'
-import { system, when } from '../../ui/units'
+import { when } from '../../ui/dates'
+import { system } from '../../ui/units'
 import HandoverFrame from './HandoverFrame.vue'
 
 type Pack = Schemas['PackLine']

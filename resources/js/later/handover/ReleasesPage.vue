@@ -8,7 +8,7 @@ import ChangeLines from '../../plan/change/ChangeLines.vue'
 import ImpactView from '../../plan/change/ImpactView.vue'
 import { useAttempt } from '../../ui/attempt'
 import ErrandBar from '../../ui/ErrandBar.vue'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 import HandoverFrame from './HandoverFrame.vue'
 
 /** What the shop works from, what a new release would bring, and what was put aside. */

@@ -7,7 +7,7 @@ import { useRoute } from 'vue-router'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 import HandoverFrame from './HandoverFrame.vue'
 import { useLatest } from '../../ui/latest'
 

@@ -3,9 +3,9 @@ import { computed } from 'vue'
 import type { Board } from '../../api/crew'
 import type { Hours } from '../../api/progress'
 import { useSession } from '../../api/session'
+import { dated, weekday } from '../../ui/dates'
 import FigureSum from '../../ui/FigureSum.vue'
 import { late } from '../../ui/late'
-import { dated, short } from './days'
 
 const props = defineProps<{ hours: Hours; wanted: string; today: string; board: Board | null }>()
 const LeftOverTime = late(() => import('./LeftOverTime.vue'))
@@ -24,8 +24,8 @@ const kept = computed(() => {
     <h2>Hours left at the bench, and when that ends</h2>
     <p class="line"><FigureSum :figure="hours.left" strong /><span>of planned work left.</span>
       <template v-if="hours.outlook"><span>At</span><FigureSum :figure="hours.outlook.pace" />
-        <span>on a working day it ends</span><b>{{ short(hours.outlook.likely) }},</b>
-        <span>four times of five between {{ short(hours.outlook.early) }} and {{ short(hours.outlook.late) }}.</span>
+        <span>on a working day it ends</span><b>{{ weekday(hours.outlook.likely) }},</b>
+        <span>four times of five between {{ weekday(hours.outlook.early) }} and {{ weekday(hours.outlook.late) }}.</span>
       </template></p>
     <LeftOverTime
       v-if="hours.days.length"

@@ -4,8 +4,8 @@ import uPlot from 'uplot'
 import 'uplot/dist/uPlot.min.css'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Hours } from '../../api/progress'
+import { dated, dates, tick } from '../../ui/dates'
 import { dim } from '../../ui/theme'
-import { dated } from './days'
 
 /** Hours left at the bench day by day, when they end if it goes on so, and the day that is wanted. */
 const props = defineProps<{ hours: Hours; wanted: string; today: string }>()
@@ -54,7 +54,7 @@ function draw() {
         {
           ...axis,
           size: 28,
-          values: (_, marks) => marks.map(mark => new Date(mark * 1000).toLocaleDateString(undefined, DAY)),
+          values: (_, marks) => marks.map(mark => tick(new Date(mark * 1000))),
           space: 70,
           incrs: [1, 2, 7, 14, 28, 56, 112, 364].map(days => days * 86_400),
         },
@@ -74,7 +74,6 @@ function draw() {
     box.value,
   )
 }
-const DAY = { day: 'numeric', month: 'short' } as const
 /** The day that is wanted. */
 function mark(of: uPlot, colour: string) {
   if (!props.wanted) return
@@ -91,7 +90,7 @@ function mark(of: uPlot, colour: string) {
   pen.restore()
 }
 onMounted(draw)
-watch([lines, width, dim], draw, { flush: 'post' })
+watch([lines, width, dim, dates], draw, { flush: 'post' })
 onBeforeUnmount(() => chart?.destroy())
 const said = computed(() => {
   const { days, outlook } = props.hours

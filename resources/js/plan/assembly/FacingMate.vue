@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import ConnectorView from '../../ui/ConnectorView.vue'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 import type { AssemblyFitting } from './useAssembly'
 
 /** The connector in hand beside what it mates with, contact by contact, and who has compared them. */

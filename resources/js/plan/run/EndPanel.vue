@@ -6,7 +6,8 @@ import { hex } from '../../ui/colours'
 import ConnectorView from '../../ui/ConnectorView.vue'
 import Swatch from '../../ui/Swatch.vue'
 import HandJoint from './HandJoint.vue'
-import { short, when } from '../../ui/units'
+import { when } from '../../ui/dates'
+import { short } from '../../ui/units'
 
 const props = defineProps<{ run: string; version: number; end: End; view: 'face' | 'wiring' }>()
 const emit = defineEmits<{ changed: [] }>()

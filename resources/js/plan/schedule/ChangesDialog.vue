@@ -3,7 +3,7 @@ import { ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
 import { useSession } from '../../api/session'
 import type { Change } from '../../api/types'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ changed: [] }>()

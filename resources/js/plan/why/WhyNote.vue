@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { api, saying } from '../../api/client'
 import type { Answer } from '../../api/answers'
 import { useSession } from '../../api/session'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 import { photo } from '../../work/bench/photo'
 
 /** Why something was decided: a note and photos beside it, said by whoever plans. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Stage, TestSheet, Trial } from '../../api/test'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 
 /** What was recorded before: bench and in place side by side, and what came between. */
 const props = defineProps<{ sheet: TestSheet; settles: boolean }>()

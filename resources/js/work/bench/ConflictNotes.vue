@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { BenchConflict } from '../../api/bench'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 
 /** What was recorded apart from each other: both records stay, and whoever stands before the piece says how it is. */
 defineProps<{ conflicts: BenchConflict[]; may: boolean }>()

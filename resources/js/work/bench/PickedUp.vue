@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useSession } from '../../api/session'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 import { small } from '../../ui/words'
 import type { useJob } from './useJob'
 

@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useOutbox } from '../../api/outbox'
 import { useSession } from '../../api/session'
 import { useAttempt } from '../../ui/attempt'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 import { photo } from './photo'
 import type { Place, useJob } from './useJob'
 

@@ -6,6 +6,7 @@ import type { Board, BoardPerson } from '../../api/crew'
 import { useSession } from '../../api/session'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
+import { clock, weekday } from '../../ui/dates'
 import FigureSum from '../../ui/FigureSum.vue'
 import CrewTabs from './CrewTabs.vue'
 import CrewTimeline from './CrewTimeline.vue'
@@ -23,10 +24,8 @@ const load = (now = false) =>
 onMounted(() => load())
 useLive(['decided', 'recorded', 'told', 'present'], 15_000, () => load())
 /** What it follows from is told at once; the board is made of all of it, and may be some seconds old. */
-const at = computed(() => (board.value ? new Date(board.value.at).toLocaleTimeString() : ''))
+const at = computed(() => (board.value ? clock(board.value.at) : ''))
 
-const day = (iso: string) =>
-  new Date(`${iso}T12:00:00`).toLocaleDateString(undefined, { weekday: 'long', day: 'numeric', month: 'long' })
 /** Named of what is stuck. */
 const NAMED = 4
 const stuck = computed(() => {
@@ -64,7 +63,7 @@ const back = () =>
     <div v-else-if="board" class="body">
       <section class="when">
         <p class="big">{{ board.done.jobs === board.done.of ? 'Everything has left the bench.'
-          : `Off the bench by ${day(board.forecast.finish)}` }}</p>
+          : `Off the bench by ${weekday(board.forecast.finish, true)}` }}</p>
         <p class="clock">
           <FigureSum :figure="board.forecast.hours" /> of the clock · {{ board.done.jobs }} of {{ board.done.of }} jobs
           have left the bench. <span class="quiet">As of {{ at }}.</span>

@@ -2,6 +2,7 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Ahead, Board, BoardPerson } from '../../api/crew'
+import { clock } from '../../ui/dates'
 import { many } from '../../ui/words'
 import CrewSlot from './CrewSlot.vue'
 
@@ -29,9 +30,6 @@ const marks = computed(() => {
     return { minutes, words: `+${words}` }
   })
 })
-const clock = computed(() =>
-  new Date(props.board.at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' }),
-)
 const time = (minutes: number) => (minutes < 90 ? `${Math.round(minutes)} min` : `${(minutes / HOUR).toFixed(1)} h`)
 const told = (each: Ahead) =>
   `${each.code}: ${each.words}${each.more ? ` and ${many(each.more, 'more step')}` : ''}, ${time(each.minutes)}` +
@@ -82,7 +80,7 @@ const others = (person: BoardPerson) => props.board.people.filter(each => each.i
   <div ref="lanes" class="lanes">
     <div class="person axis" aria-hidden="true">
       <span /><span />
-      <span class="line"><span class="now">now {{ clock }}</span><span
+      <span class="line"><span class="now">now {{ clock(board.at) }}</span><span
         v-for="mark in marks"
         :key="mark.minutes"
         class="mark"
@@ -146,7 +144,7 @@ const others = (person: BoardPerson) => props.board.people.filter(each => each.i
 .now {
   position: absolute;
   left: 0;
-  color: var(--copper);
+  color: var(--ink);
   font-weight: 650;
   white-space: nowrap;
 }

@@ -5,7 +5,7 @@ import { onMounted, reactive, ref, watch } from 'vue'
 import { api } from '../../api/client'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
-import { when } from '../../ui/units'
+import { when } from '../../ui/dates'
 import CrewTabs from './CrewTabs.vue'
 import { useLatest } from '../../ui/latest'
 
