@@ -421,6 +421,7 @@ foreach (array_slice($argv, 1) as $file) {
         'bench',
         'bench/'.$run,
         'crew/board',
+        'progress',
         'crew',
         'tests/progress',
         'site',

@@ -212,7 +212,9 @@ final readonly class Board
             $last['job'] === $booking->chore->job &&
             $booking->from < $last['from'] + $last['minutes'] + 1.0;
         if ($last !== null && $goesOn) {
-            return [...$ahead, [...$last, 'minutes' => $booking->to - $last['from'], 'more' => $last['more'] + 1]];
+            $minutes = round($booking->to - $last['from'], 1);
+
+            return [...$ahead, ['minutes' => $minutes, 'more' => $last['more'] + 1] + $last];
         }
         $ahead = $last === null ? [] : [...$ahead, $last];
 
@@ -221,8 +223,8 @@ final readonly class Board
             'code' => $code,
             'words' => $booking->chore->words,
             'more' => 0,
-            'from' => $booking->from,
-            'minutes' => $booking->to - $booking->from,
+            'from' => round($booking->from, 1),
+            'minutes' => round($booking->to - $booking->from, 1),
             'isGiven' => $isGiven,
         ]];
     }

@@ -32,7 +32,8 @@ final class BudgetsTest extends TestCase
         'outstanding' => [12, 10, 300],
         'bench' => [18, 1_900, 30_000],
         'bench/'.self::RUN => [18, 1_200, 30_000],
-        'crew/board' => [31, 3_800, 9_200],
+        'crew/board' => [31, 3_800, 9_600],
+        'progress' => [12, 20, 3_000],
         'tests/progress' => [10, 10, 1_000],
         'site' => [10, 10, 56_000],
         'handover' => [12, 20, 36_000],
@@ -56,6 +57,7 @@ final class BudgetsTest extends TestCase
         'outstanding' => [34, 2_400],
         'bench' => [24, 2_500],
         'site' => [26, 1_300],
+        'progress' => [50, 2_500],
         'runs/'.self::RUN => [22, 1_900],
         'runs/'.self::RUN.'/test' => [22, 1_900],
     ];

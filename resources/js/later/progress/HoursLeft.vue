@@ -25,7 +25,8 @@ const kept = computed(() => {
     <p class="line"><FigureSum :figure="hours.left" strong /><span>of planned work left.</span>
       <template v-if="hours.outlook"><span>At</span><FigureSum :figure="hours.outlook.pace" />
         <span>on a working day it ends</span><b>{{ weekday(hours.outlook.likely) }},</b>
-        <span>four times of five between {{ weekday(hours.outlook.early) }} and {{ weekday(hours.outlook.late) }}.</span>
+        <span>four times of five between {{ weekday(hours.outlook.early) }} and
+          {{ weekday(hours.outlook.late) }}.</span>
       </template></p>
     <LeftOverTime
       v-if="hours.days.length"
