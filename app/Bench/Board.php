@@ -15,7 +15,6 @@ use Sartal\Core\File\Problems;
 use Sartal\Core\File\StockCodec;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
-use Sartal\Core\Later\Progress\WorkingDays;
 use Sartal\Core\Work\Bench\Pace;
 use Sartal\Core\Work\Bench\Skill;
 use Sartal\Core\Work\Forecasting\Booking;
@@ -24,6 +23,7 @@ use Sartal\Core\Work\Forecasting\Chore;
 use Sartal\Core\Work\Forecasting\Floor;
 use Sartal\Core\Work\Forecasting\Forecaster;
 use Sartal\Core\Work\Forecasting\Hand;
+use Sartal\Core\Work\Forecasting\WorkingDays;
 
 /**
  * What the lead looks at: who is on what, what is stopped and why, when it will be done, and what goes wrong where.

@@ -47,6 +47,41 @@ final class Given
         return $given;
     }
 
+    /**
+     * @param  int  $person  row
+     * @param  bool  $only  to nobody else: whoever was given it before no longer is
+     * @return array{id: int, isNew: bool, was: list<string>} row of it, and keys of those who no longer are
+     */
+    public function give(StoredInstallation $stored, int $person, string $kind, string $key, bool $only): array
+    {
+        $what = ['assignments.installation_id' => $stored->id, 'kind' => $kind, 'assignments.key' => $key];
+
+        return DB::transaction(static function () use ($what, $person, $only): array {
+            $others = DB::table('assignments')
+                ->join('users', 'users.id', '=', 'user_id')
+                ->where($what)
+                ->where('user_id', '<>', $person)
+                ->orderBy('users.key')
+                ->pluck('users.key', 'assignments.id')
+                ->all();
+            if ($only && $others !== []) {
+                DB::table('assignments')->whereIn('id', array_keys($others))->delete();
+            }
+            $isNew = DB::table('assignments')->insertOrIgnore([
+                'installation_id' => $what['assignments.installation_id'],
+                'kind' => $what['kind'],
+                'key' => $what['assignments.key'],
+                'user_id' => $person,
+            ]);
+
+            return [
+                'id' => (int) DB::table('assignments')->where($what)->where('user_id', $person)->value('id'),
+                'isNew' => $isNew > 0,
+                'was' => $only ? array_values(array_filter($others, is_string(...))) : [],
+            ];
+        });
+    }
+
     /** @return array{looms: list<string>, assemblies: list<string>} ids of what one person was given */
     public function to(StoredInstallation $stored, User $person): array
     {

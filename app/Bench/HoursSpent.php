@@ -9,9 +9,9 @@ use DateTimeImmutable;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Measure\Figure;
 use Sartal\Core\Given\Measure\FigureTerm;
-use Sartal\Core\Later\Progress\DayLeft;
-use Sartal\Core\Later\Progress\Outlook;
 use Sartal\Core\Work\Bench\Pace;
+use Sartal\Core\Work\Forecasting\DayLeft;
+use Sartal\Core\Work\Forecasting\Outlook;
 
 /**
  * Hours at the bench: what was left day by day, when it ends if it goes on so, and what was planned of each kind of

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use Sartal\Core\Given\Measure\Lean;
+
 /**
  * What is counted over jobs, in whole numbers: where one job is another one it is taken out and put in, and all of it
  * is the same as if it had been counted from the beginning.
  */
 final readonly class JobTally
 {
+    use Lean;
+
     /** Of what is more or less than whole, so many are one. */
     public const PARTS = 1000;
 

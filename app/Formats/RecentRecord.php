@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Formats;
 
 use DateTimeImmutable;
-use Sartal\Core\Later\Progress\WorkingDays;
+use Sartal\Core\Work\Forecasting\WorkingDays;
 
 /**
  * A file as if its work had been done on the last working days: what a demo shows of somebody's last weeks is of the
@@ -42,9 +42,9 @@ final class RecentRecord
         }
         $on = WorkingDays::before($today, $days, '0000-00-00');
         $new = [];
-        $before = 0;
+        [$before, $all] = [0, array_sum($weights)];
         foreach ($weights as $time => $weight) {
-            $place = $before / array_sum($weights) * $days;
+            $place = $before / $all * $days;
             $new[$time] = (new DateTimeImmutable($on[(int) $place].'T00:00:00Z'))
                 ->setTime(self::MORNING, 0)
                 ->modify(sprintf('+%d seconds', (int) (($place - (int) $place) * self::SHIFT)));

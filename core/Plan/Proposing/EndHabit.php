@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Sartal\Core\Plan\Proposing;
 
 use Sartal\Core\Given\Installation\End;
+use Sartal\Core\Given\Measure\Lean;
 use Sartal\Core\Given\Measure\Length;
 
 /** Of an end that there is, what another end like it takes over. */
 final readonly class EndHabit
 {
+    use Lean;
+
     /**
      * @param  string  $location  id
      * @param  ?string  $plan  contact plan that its first leg lands by; null: it is bare

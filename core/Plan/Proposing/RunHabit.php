@@ -8,10 +8,13 @@ use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Side;
+use Sartal\Core\Given\Measure\Lean;
 
 /** Of a run that there is, what a line of words is filled in from: the run itself need not be read for it. */
 final readonly class RunHabit
 {
+    use Lean;
+
     /** @param  list<string>  $signals  ids of what it carries, each once */
     private function __construct(
         public string $id,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Work;
 
 use App\Bench\Board;
+use App\Bench\Given;
 use App\Bench\KeptJobs;
 use App\Bench\Times;
 use App\Changes\Author;
@@ -258,6 +259,7 @@ final readonly class CrewController
         #[Body(Assignment::class)] Assignment $sent,
         StoredInstallation $stored,
         KeptJobs $jobs,
+        Given $given,
     ): Answer {
         $known = match ($sent->kind) {
             AssignmentKind::Loom => $stored->entries()->where('kind', 'loom')->where('key', $sent->key)->exists(),
@@ -271,22 +273,10 @@ final readonly class CrewController
         if ($person === null) {
             throw Refusal::of('person', 'This person is not at work here.');
         }
-        $given = ['installation_id' => $stored->id, 'kind' => $sent->kind->value, 'key' => $sent->key];
-        $others = [];
-        $isNew = DB::transaction(static function () use ($sent, $given, $person, &$others): bool {
-            $before = DB::table('assignments')->where($given)->where('user_id', '<>', $person);
-            $others = $sent->only ? $before->pluck('user_id')->all() : [];
-            if ($others !== []) {
-                DB::table('assignments')->where($given)->whereIn('user_id', $others)->delete();
-            }
-
-            return DB::table('assignments')->insertOrIgnore($given + ['user_id' => $person]) > 0;
-        }) === true;
-        $was = DB::table('users')->whereIn('id', $others)->orderBy('key')->pluck('key')->all();
-        $id = (int) DB::table('assignments')->where($given)->where('user_id', $person)->value('id');
+        $made = $given->give($stored, (int) $person, $sent->kind->value, $sent->key, $sent->only);
         $stored->tell();
 
-        return new Answer(['id' => $id, 'isNew' => $isNew, 'was' => array_map(strval(...), array_values($was))], 201);
+        return new Answer($made, 201);
     }
 
     /** @return Answer<array{saved: true}> */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Sartal\Core\Later\Progress;
+namespace Sartal\Core\Work\Forecasting;
 
 use DateTimeImmutable;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Core\Later;
+namespace Tests\Core\Work;
 
 use DateInterval;
 use DatePeriod;
@@ -11,19 +11,12 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use ReflectionClass;
-use Sartal\Core\Later\Handover\RunStanding;
-use Sartal\Core\Later\Progress\DayLeft;
-use Sartal\Core\Later\Progress\GroupTally;
-use Sartal\Core\Later\Progress\Outlook;
-use Sartal\Core\Later\Progress\WorkingDays;
-use Sartal\Core\Plan\Planning\Bead;
-use Sartal\Core\Plan\Planning\BeadState;
-use Sartal\Core\Plan\Planning\Stage;
-use Sartal\Core\Work\Pulling\SiteState;
+use Sartal\Core\Work\Forecasting\DayLeft;
+use Sartal\Core\Work\Forecasting\Outlook;
+use Sartal\Core\Work\Forecasting\WorkingDays;
 
-/** How far it has come, what is left, and when that ends. */
-final class ProgressTest extends TestCase
+/** What is left, and when that ends. */
+final class OutlookTest extends TestCase
 {
     private static function number(Randomizer $random, float $least, float $most): float
     {
@@ -144,32 +137,5 @@ final class ProgressTest extends TestCase
             }
         }
         self::assertSame([], DayLeft::over([], 5.0));
-    }
-
-    public function test_each_run_is_counted_at_its_stages_as_its_bead_stands(): void
-    {
-        $random = new Randomizer(new Mt19937(3));
-        $group = new GroupTally('loom');
-        $site = (new ReflectionClass(SiteState::class))->newInstanceWithoutConstructor();
-        $states = [];
-        for ($i = 0; $i < 50; $i++) {
-            $strand = [];
-            foreach (Stage::cases() as $stage) {
-                if ($random->getInt(0, 3) > 0) {
-                    $state = BeadState::cases()[$random->getInt(0, 3)];
-                    $strand[] = Bead::of($stage, $state);
-                    $states[$stage->value][$state->value][] = $i;
-                }
-            }
-            $group->add(new RunStanding(false, $strand, $site, [], null));
-            $group->add(new RunStanding(true, $strand, $site, [], null));
-        }
-        self::assertSame(50, $group->runs());
-        foreach ($group->stages() as $stage => $tally) {
-            self::assertSame(count(array_merge(...array_values($states[$stage]))), $tally->of);
-            self::assertCount($tally->done, $states[$stage][BeadState::Done->value] ?? []);
-            self::assertCount($tally->failed, $states[$stage][BeadState::Failed->value] ?? []);
-            self::assertCount($tally->overtaken, $states[$stage][BeadState::Overtaken->value] ?? []);
-        }
     }
 }
