@@ -124,7 +124,8 @@ Route::prefix('api')->group(function (): void {
             Route::get('find', FindController::class);
             Route::get('outstanding', OutstandingController::class);
             Route::get('guide', GuideController::class);
-            Route::get('progress', ProgressController::class)->middleware('kept:record,people,day');
+            Route::get('progress', [ProgressController::class, 'show'])->middleware('kept:record,people,day');
+            Route::get('progress/runs', [ProgressController::class, 'behind']);
             Route::get('since', SinceController::class);
             Route::get('errands', [ErrandController::class, 'index']);
             Route::get('errands/{errand}', [ErrandController::class, 'show']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Testing;
 
 use App\Models\StoredInstallation;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Proof\Testing\Verdict;
@@ -18,15 +19,9 @@ use Sartal\Core\Proof\Testing\Verdict;
 final class FirstTests
 {
     /** @return list<FirstTest> of stages at which anything was tested */
-    public static function of(StoredInstallation $stored): array
+    public static function counts(StoredInstallation $stored): array
     {
-        $stage = sprintf("coalesce(nullif(definition->>'stage', ''), '%s')", TestStage::Bench->value);
-        $first = $stored->events()->toBase()->reorder()
-            ->where('kind', 'tested')
-            ->whereIn(DB::raw("definition->>'verdict'"), [Verdict::Passes->value, Verdict::Fails->value])
-            ->selectRaw("distinct on (run, $stage) $stage as stage, definition->>'verdict' as verdict")
-            ->orderByRaw("run, $stage, definition->>'at', id");
-        $rows = DB::query()->fromSub($first, 'first')
+        $rows = DB::query()->fromSub(self::all($stored), 'first')
             ->groupBy('stage', 'verdict')
             ->selectRaw('stage, verdict, count(*) as count')
             ->get();
@@ -41,5 +36,27 @@ final class FirstTests
         }
 
         return $tests;
+    }
+
+    /** @return list<string> runs that failed the first test that they were put to at a stage */
+    public static function failed(StoredInstallation $stored, TestStage $stage): array
+    {
+        return array_values(array_filter(DB::query()->fromSub(self::all($stored), 'first')
+            ->where('stage', $stage->value)
+            ->where('verdict', Verdict::Fails->value)
+            ->pluck('run')
+            ->all(), is_string(...)));
+    }
+
+    /** Run, stage and verdict of every first test that came to one. */
+    private static function all(StoredInstallation $stored): Builder
+    {
+        $stage = sprintf("coalesce(nullif(definition->>'stage', ''), '%s')", TestStage::Bench->value);
+
+        return $stored->events()->toBase()->reorder()
+            ->where('kind', 'tested')
+            ->whereIn(DB::raw("definition->>'verdict'"), [Verdict::Passes->value, Verdict::Fails->value])
+            ->selectRaw("distinct on (run, $stage) run, $stage as stage, definition->>'verdict' as verdict")
+            ->orderByRaw("run, $stage, definition->>'at', id");
     }
 }

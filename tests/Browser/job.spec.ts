@@ -80,7 +80,7 @@ test('an end is left for later, stands before the hand-over, and is coiled inste
 
   await signIn(page, 'lead', '/handover')
   const gap = page.getByRole('link', { name: 'A-778' }).and(page.locator('[href$="/runs/A-778"]')).first()
-  await expect(page.getByText('an end is left for later')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'an end is left for later' })).toBeVisible()
   await gap.click()
   await expect(page.getByText('No connector: left until its connector is decided.')).toBeVisible()
 
@@ -94,7 +94,7 @@ test('an end is left for later, stands before the hand-over, and is coiled inste
   await expect(page.getByText('A-778 is saved.')).toBeVisible()
   await expect(page.getByRole('row').filter({ hasText: 'A-778' })).toContainText('coiled')
   await page.goto('/handover')
-  await expect(page.getByText('an end is left for later')).toBeHidden()
+  await expect(page.getByRole('heading', { name: 'an end is left for later' })).toBeHidden()
 })
 
 test('a CSV with two bad rows brings in nothing and names both; mended, it comes in and can be undone', async ({

@@ -21,9 +21,12 @@ test('progress leads from each bead to the runs behind it', async ({ page }) => 
   await page.goBack()
 
   await page.getByRole('button', { name: 'person', exact: true }).click()
-  const hands = page.getByRole('link', { name: /^Tove Castellan, cut: / })
+  const hands = page.getByRole('button', { name: /^Tove Castellan, cut: / })
   const [cut] = share((await hands.textContent())!)
   expect(cut).toBeGreaterThan(0)
+  await hands.click()
+  const runs = page.getByRole('region', { name: 'Tove Castellan, cut' }).getByRole('link')
+  await expect(runs).toHaveCount(cut)
   // What is left over time, as a picture and as a table.
   await expect(page.getByRole('img', { name: /^Hours left: \d+ hours at first, \d+ now/ })).toBeVisible()
   await page.getByText('As a table').click()

@@ -138,6 +138,7 @@ final class RightsTest extends TestCase
                 'instruments',
                 'tests/progress',
                 'progress',
+                'progress/runs?of=hands&stage=cut',
                 'trainer',
                 'releases',
                 'overtaken',

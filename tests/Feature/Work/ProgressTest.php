@@ -7,6 +7,7 @@ namespace Tests\Feature\Work;
 use App\Changes\Intent;
 use App\Planning\Recorded;
 use Illuminate\Support\Str;
+use Sartal\Core\Given\Installation\Side;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Testing\Verdict;
 use Tests\TestCase;
@@ -90,32 +91,70 @@ final class ProgressTest extends TestCase
         $this->agrees();
     }
 
-    public function test_first_tests_and_hands_are_those_of_the_record(): void
+    /** @return list<string> ids of the runs behind a figure */
+    private function behind(string $asked): array
     {
-        $record = Recorded::whole($this->installation);
+        return array_column($this->as('lead')->getJson('/api/progress/runs?'.$asked)->assertOk()->json('runs'), 'id');
+    }
+
+    public function test_first_tests_and_hands_are_those_of_the_record_and_lead_to_their_runs(): void
+    {
         $first = $hands = [];
-        foreach ($record->events() as $event) {
-            if ($event->step === '' && $event->kind === EventKind::Labelled) {
-                $hands[$event->by][$event->run] = true;
+        foreach (Recorded::whole($this->installation)->events() as $event) {
+            $stage = match ($event->step === '' ? $event->kind : null) {
+                EventKind::Labelled => 'label',
+                // Joined and made again by the same hands is one run all the same.
+                EventKind::Joined, EventKind::Remade => $event->side === Side::A ? 'end-a' : 'end-b',
+                EventKind::Cut => 'cut',
+                EventKind::Inspected => 'look',
+                EventKind::Pulled => 'pull',
+                EventKind::Tested => 'test',
+                EventKind::Installed => 'in-place',
+                EventKind::SignedOff => 'signed',
+                default => null,
+            };
+            if ($stage !== null) {
+                $hands[$event->by][$stage][$event->run] = $event->run;
             }
             if ($event->kind === EventKind::Tested && $event->verdict() !== Verdict::Incomplete) {
                 $first[$event->stage()->value][$event->run] ??= $event->verdict();
             }
         }
         $page = $this->page();
-        self::assertSame(array_keys(array_filter($first)), array_column($page['tests'], 'stage'));
+        self::assertEqualsCanonicalizing(array_keys($first), array_column($page['tests'], 'stage'));
         foreach ($page['tests'] as $test) {
-            $of = $first[$test['stage']];
-            self::assertSame(count($of), $test['of']);
-            $passed = array_filter($of, static fn (Verdict $verdict): bool => $verdict === Verdict::Passes);
-            self::assertSame(count($passed), $test['passed']);
-            self::assertLessThanOrEqual($test['of'], $test['passed']);
+            $failed = array_keys($first[$test['stage']], Verdict::Fails, true);
+            self::assertSame(count($first[$test['stage']]), $test['of']);
+            self::assertSame($test['of'] - count($failed), $test['passed']);
+            self::assertEqualsCanonicalizing($failed, $this->behind('of=first-tests&stage='.$test['stage']));
         }
-        $labelled = array_filter(array_map(
-            static fn (array $person): int => $person['stages']['label'] ?? 0,
-            $page['people'],
-        ));
-        self::assertEqualsCanonicalizing(array_map(count(...), array_values($hands)), array_values($labelled));
+        self::assertNotContains(0, array_column($page['tests'], 'of'));
+        self::assertEqualsCanonicalizing(array_keys($hands), array_column($page['people'], 'id'));
+        foreach ($page['people'] as $person) {
+            $of = $hands[$person['id']];
+            self::assertCount($person['runs'], array_replace(...array_values($of)));
+            self::assertEqualsCanonicalizing(array_map(count(...), $of), $person['stages']);
+            foreach ($of as $stage => $runs) {
+                $behind = $this->behind('of=hands&person='.$person['id'].'&stage='.$stage);
+                self::assertEqualsCanonicalizing(array_values($runs), $behind);
+            }
+        }
+        $this->as('lead')->getJson('/api/progress/runs?of=hands&stage=lunch')->assertUnprocessable();
+        $this->getJson('/api/progress/runs?of=everything&stage=cut')->assertUnprocessable();
+    }
+
+    public function test_made_and_failed_are_counted_by_run(): void
+    {
+        $made = $failed = 0;
+        foreach ($this->as('lead')->getJson('/api/schedule')->json('rows') as $row) {
+            $at = array_column($row['strand'], 'state', 'stage');
+            $ends = [$at['end-a'] ?? 'done', $at['end-b'] ?? 'done'];
+            $made += (int) (! $row['withdrawn'] && $ends === ['done', 'done']);
+            $failed += (int) (! $row['withdrawn'] && in_array('failed', $at, true));
+        }
+        $page = $this->page();
+        self::assertSame([$made, $failed], [$page['made'], $page['failed']]);
+        self::assertGreaterThan(0, $made * $failed);
     }
 
     public function test_hours_fall_by_what_is_done_and_what_it_took_stands_beside_what_was_planned(): void

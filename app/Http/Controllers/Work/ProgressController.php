@@ -7,6 +7,10 @@ namespace App\Http\Controllers\Work;
 use App\Bench\HoursSpent;
 use App\Contract\Answer;
 use App\Contract\Map;
+use App\Contract\Query;
+use App\Formats\BadLine;
+use App\Http\Requests\Work\BehindWhat;
+use App\Http\Requests\Work\RunsBehind;
 use App\Http\Resources\Work\ProgressResource;
 use App\Models\StoredInstallation;
 use App\Planning\KeptStandings;
@@ -14,12 +18,15 @@ use App\Planning\Loaded;
 use App\Planning\RunsInGroups;
 use App\Recording\ByHands;
 use App\Testing\FirstTests;
+use BackedEnum;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Container\Container;
-use Illuminate\Support\Facades\DB;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\Problems;
 use Sartal\Core\File\StockCodec;
+use Sartal\Core\Given\Installation\TestStage;
+use Sartal\Core\Later\Handover\RunStanding;
+use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
 
 /**
@@ -32,8 +39,10 @@ use Sartal\Core\Plan\Planning\Stage;
  *
  * @phpstan-type ProgressPage array{
  *     stages: list<value-of<Stage>>,
+ *     made: int,
+ *     failed: int,
  *     groups: GroupsShown,
- *     people: list<array{name: string, stages: Map<int>}>,
+ *     people: list<array{id: string, name: string, runs: int, stages: Map<int>}>,
  *     hours: HoursShown,
  *     wanted: string,
  *     today: string,
@@ -48,38 +57,71 @@ final readonly class ProgressController
     }
 
     /** @return Answer<ProgressPage> */
-    public function __invoke(StoredInstallation $stored, Container $container, RunsInGroups $groups): Answer
+    public function show(StoredInstallation $stored, Container $container, RunsInGroups $groups): Answer
     {
         $loaded = static fn (): Loaded => $container->make(Loaded::class);
         $today = CarbonImmutable::now('UTC')->startOfDay();
         $standings = KeptStandings::decided($stored, $loaded)->runs();
         $rows = $groups->of($stored, $loaded);
         $workshop = StockCodec::workshop(Fields::from($stored->workshop, 'workshop', new Problems()));
+        $wanted = array_intersect_key($standings, $rows);
 
         return new Answer([
             'stages' => array_column(Stage::cases(), 'value'),
+            'made' => count(array_filter($wanted, self::isMade(...))),
+            'failed' => count(
+                array_filter($wanted, static fn (RunStanding $run): bool => $run->in(BeadState::Failed) !== []),
+            ),
             'groups' => ProgressResource::groups($rows, $standings),
-            'people' => self::people($stored),
+            'people' => array_map(
+                static fn (array $person): array => ['stages' => new Map($person['stages'])] + $person,
+                ByHands::counts($stored),
+            ),
             'hours' => $this->hours->of($stored, $today),
             'wanted' => $workshop->wanted,
             'today' => $today->format('Y-m-d'),
-            'tests' => FirstTests::of($stored),
+            'tests' => FirstTests::counts($stored),
             'cables' => ProgressResource::cables($rows, $standings),
         ]);
     }
 
-    /** @return list<array{name: string, stages: Map<int>}> who recorded anything, whoever is at work now */
-    private static function people(StoredInstallation $stored): array
+    /**
+     * What is gone since is not among them.
+     *
+     * @return Answer<array{runs: list<array{id: string, code: string}>}> in the order of their codes
+     */
+    public function behind(#[Query(RunsBehind::class)] RunsBehind $asked, StoredInstallation $stored): Answer
     {
-        $hands = ByHands::of($stored);
-        $names = DB::table('users')->whereIn('id', array_keys($hands))->pluck('name', 'id')->all();
-        $people = [];
-        foreach ($hands as $row => $stages) {
-            $name = $names[$row] ?? '';
-            $people[] = ['name' => is_string($name) ? $name : '', 'stages' => new Map($stages)];
+        $runs = match ($asked->of) {
+            BehindWhat::Hands => ByHands::runs($stored, $asked->person, self::stage(Stage::class, $asked->stage)),
+            BehindWhat::FirstTests => FirstTests::failed($stored, self::stage(TestStage::class, $asked->stage)),
+        };
+        $codes = $stored->runs()->toBase()->reorder()->whereIn('key', $runs)->pluck('code', 'key')->all();
+        $shown = [];
+        foreach ($codes as $key => $code) {
+            $shown[] = ['id' => (string) $key, 'code' => is_string($code) ? $code : ''];
         }
-        usort($people, static fn (array $a, array $b): int => strnatcasecmp($a['name'], $b['name']));
+        usort($shown, static fn (array $a, array $b): int => strnatcasecmp($a['code'], $b['code']));
 
-        return $people;
+        return new Answer(['runs' => $shown]);
+    }
+
+    private static function isMade(RunStanding $run): bool
+    {
+        return $run->isDone(Stage::EndA) && $run->isDone(Stage::EndB);
+    }
+
+    /**
+     * @template T of BackedEnum
+     *
+     * @param  class-string<T>  $of
+     * @return T
+     */
+    private static function stage(string $of, string $stage): BackedEnum
+    {
+        return $of::tryFrom($stage) ?? throw BadLine::because('stage', $stage, sprintf(
+            'Write one of: %s.',
+            implode(', ', array_map(static fn (BackedEnum $case): string => (string) $case->value, $of::cases())),
+        ));
     }
 }

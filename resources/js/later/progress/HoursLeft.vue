@@ -22,7 +22,7 @@ const kept = computed(() => {
 <template>
   <section>
     <h2>Hours left at the bench, and when that ends</h2>
-    <p class="line"><FigureSum :figure="hours.left" strong /><span>of planned work left.</span>
+    <p class="told"><FigureSum :figure="hours.left" strong /><span>of planned work left.</span>
       <template v-if="hours.outlook"><span>At</span><FigureSum :figure="hours.outlook.pace" />
         <span>on a working day it ends</span><b>{{ weekday(hours.outlook.likely) }},</b>
         <span>four times of five between {{ weekday(hours.outlook.early) }} and
@@ -35,14 +35,14 @@ const kept = computed(() => {
       :today="today" />
     <p v-if="!hours.outlook && (hours.left.value ?? 0) > 0" class="quiet">Nothing says yet when it ends: that takes five
       working days since the first record, and work on one of the last fifteen.</p>
-    <p class="line">
+    <p class="told">
       <template v-if="wanted"><span>Wanted by</span><b>{{ dated(wanted) }}</b><span v-if="kept">{{ kept }}</span>
       </template>
       <span v-else>Nobody said by when.</span>
       <router-link v-if="session.can('lead')" to="/crew/workshop">{{ wanted ? 'Another day' : 'Say by when'
       }}</router-link>
     </p>
-    <p v-if="board?.forecast.bottleneck" class="line"><span>What holds it up:</span>
+    <p v-if="board?.forecast.bottleneck" class="told"><span>What holds it up:</span>
       <b>{{ board.forecast.bottleneck }}</b><router-link to="/crew">Who does what</router-link></p>
     <details v-if="hours.days.length"><summary>As a table</summary>
       <table class="lines"><thead><tr><th>Day</th><th>Done, h</th><th>Left, h</th></tr></thead>
@@ -53,12 +53,6 @@ const kept = computed(() => {
 </template>
 
 <style scoped>
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 6px;
-  margin: 4px 0;
-}
 summary {
   cursor: pointer;
   color: var(--verdigris);

@@ -15,7 +15,7 @@ const time = (minutes: number) =>
     <h2>Planned against taken</h2>
     <p v-if="hours.kinds.length === 0" class="quiet">Nobody’s time was taken at the bench yet.</p>
     <template v-else>
-      <p class="line"><FigureSum :figure="hours.took" strong /><span>taken for what standard times make</span>
+      <p class="told"><FigureSum :figure="hours.took" strong /><span>taken for what standard times make</span>
         <FigureSum :figure="hours.planned" /></p>
       <table class="lines">
         <thead><tr><th>Work</th><th>Planned</th><th>Taken</th><th /></tr></thead>
@@ -31,12 +31,6 @@ const time = (minutes: number) =>
 </template>
 
 <style scoped>
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 6px;
-  margin: 4px 0;
-}
 td.mono {
   white-space: nowrap;
 }

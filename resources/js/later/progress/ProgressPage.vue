@@ -8,12 +8,14 @@ import type { Group, ProgressAnswer } from '../../api/progress'
 import { useAttempt } from '../../ui/attempt'
 import BeingMade from '../../ui/BeingMade.vue'
 import { late } from '../../ui/late'
+import { STAGE } from '../../ui/stages'
 import { many } from '../../ui/words'
 import { behind, WAYS, type Way } from './behind'
 import CableOff from './CableOff.vue'
 import HoursLeft from './HoursLeft.vue'
 import HoursSpent from './HoursSpent.vue'
 import RightAtOnce from './RightAtOnce.vue'
+import RunsBehind from './RunsBehind.vue'
 import StageMatrix from './StageMatrix.vue'
 
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
@@ -31,24 +33,22 @@ useLive(['decided', 'recorded', 'told'], 15_000, load)
 
 const by = useLocalStorage<Way>('sartal.progress.by', 'loom')
 const all = computed(() => told.value?.groups.all ?? null)
-const done = (stage: string) => all.value?.stages[stage]?.done ?? 0
-/** Made is what both ends of are; they are counted apart, and the fewer of them can be. */
 const headline = computed(() =>
   [
-    `${Math.min(done('end-a'), done('end-b'))} of ${all.value?.runs ?? 0} made`,
-    `${done('test')} tested`,
-    `${done('signed')} signed`,
+    `${told.value?.made ?? 0} of ${all.value?.runs ?? 0} made`,
+    `${all.value?.stages.test?.done ?? 0} tested`,
+    `${all.value?.stages.signed?.done ?? 0} signed`,
   ].join(', '),
 )
 /** Whoever recorded something: on so many runs, of as many as each stage has. */
 const people = computed<Group[]>(() =>
   (told.value?.people ?? []).map(person => ({
     name: person.name,
-    runs: Math.max(0, ...Object.values(person.stages)),
+    runs: person.runs,
     stages: Object.fromEntries(
       Object.entries(person.stages).map(([stage, count]) => [
         stage,
-        { of: all.value?.stages[stage]?.of ?? count, done: count, failed: 0, overtaken: 0 },
+        { of: Math.max(count, all.value?.stages[stage]?.of ?? 0), done: count, failed: 0, overtaken: 0 },
       ]),
     ),
   })),
@@ -56,11 +56,17 @@ const people = computed<Group[]>(() =>
 const groups = computed<Group[]>(() =>
   !told.value ? [] : by.value === 'person' ? people.value : told.value.groups[by.value],
 )
+/** The runs on which one person recorded a stage. */
+const looked = ref<{ person: string; stage: string; words: string } | null>(null)
+function look(group: Group, stage: string) {
+  const person = told.value?.people[people.value.indexOf(group)]
+  if (person) looked.value = { person: person.id, stage, words: `${person.name}, ${STAGE[stage] ?? stage}` }
+}
 /** As many as are looked over at once. */
 const MANY = 24
 const wholly = ref(false)
 const shown = computed(() => (wholly.value ? groups.value : groups.value.slice(0, MANY)))
-const failed = computed(() => all.value?.stages.test?.failed ?? 0)
+const failed = computed(() => told.value?.failed ?? 0)
 const waits = (job: Board['stopped'][number]) => job.hold ?? `${many(job.questions, 'question')} not answered`
 const explained = computed(() => {
   if (by.value === 'place') return 'A run is counted at both of its places.'
@@ -97,9 +103,11 @@ const print = () => window.print()
             :groups="shown"
             :by="by"
             :stages="told.stages"
-            :whole="by === 'person' ? null : all" />
+            :whole="by === 'person' ? null : all"
+            @look="look" />
+          <RunsBehind v-if="looked && by === 'person'" of="hands" v-bind="looked" @close="looked = null" />
           <p v-else class="quiet">Nobody has recorded anything yet.</p>
-          <p v-if="groups.length > MANY" class="line"><v-btn
+          <p v-if="groups.length > MANY" class="told"><v-btn
             variant="text"
             size="small"
             @click="wholly = !wholly">{{ wholly ? `The first ${MANY}` : `All ${groups.length}` }}</v-btn></p>
@@ -112,9 +120,9 @@ const print = () => window.print()
         <HoursLeft :hours="told.hours" :wanted="told.wanted" :today="told.today" :board="board" />
         <section>
           <h2>Waiting for somebody</h2>
-          <p v-if="failed" class="line"><router-link :to="behind('failed')">{{ many(failed, 'run') }}
+          <p v-if="failed" class="told"><router-link :to="behind('failed')">{{ many(failed, 'run') }}
             failed</router-link><span class="quiet">to be mended</span></p>
-          <p v-for="job in board?.stopped ?? []" :key="job.id" class="line"><router-link
+          <p v-for="job in board?.stopped ?? []" :key="job.id" class="told"><router-link
             :to="`/bench/${job.id}`"
             class="mono">{{ job.codes[0] }}</router-link><span>{{ waits(job) }}</span></p>
           <p v-if="board && !failed && board.stopped.length === 0" class="quiet">Nothing is stopped, and nothing
@@ -180,12 +188,6 @@ header {
 }
 .small {
   font-size: 12.5px;
-}
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 8px;
-  margin: 4px 0;
 }
 @media print {
   header {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { Group } from '../../api/progress'
 import { STAGE } from '../../ui/stages'
 import { many } from '../../ui/words'
@@ -7,6 +8,7 @@ import { behind, wordsOf, type Way } from './behind'
 
 /** The strand grown into a matrix: each bead filled as far as runs have come. */
 const props = defineProps<{ groups: Group[]; by: Way; stages: string[]; whole: Group | null }>()
+const emit = defineEmits<{ look: [group: Group, stage: string] }>()
 /** All runs first, where there are several groups of them. */
 const rows = computed(() => (props.whole && props.groups.length > 1 ? [props.whole, ...props.groups] : props.groups))
 const shown = computed(() => props.stages.filter(stage => props.groups.some(group => group.stages[stage])))
@@ -38,14 +40,20 @@ const spoken = (group: Group, stage: string) => {
       <caption class="visually-hidden">Runs that have come to each stage; press one for those that are left</caption>
       <thead><tr><td /><th v-for="stage in shown" :key="stage" scope="col">{{ STAGE[stage] }}</th></tr></thead>
       <tbody>
-        <tr v-for="(group, i) in rows" :key="name(group)" :class="{ whole: group === whole }">
+        <tr v-for="(group, i) in rows" :key="i" :class="{ whole: group === whole }">
           <th scope="row"><router-link :to="behind(words(group))">{{ name(group) }}</router-link>
             <small>{{ many(group.runs, 'run') }}</small></th>
           <td v-for="stage in shown" :key="stage">
-            <router-link
+            <component
+              :is="by === 'person' ? 'button' : RouterLink"
               v-if="group.stages[stage]"
               class="cell"
-              :to="behind(words(group), stage, isLeft(group, stage))"
+              v-bind="
+                by === 'person'
+                  ? { type: 'button' }
+                  : { to: behind(words(group), stage, isLeft(group, stage)) }
+              "
+              @click="by === 'person' && emit('look', group, stage)"
               :title="spoken(group, stage)">
               <svg width="26" height="26" viewBox="-2 -2 26 26" aria-hidden="true">
                 <clipPath :id="`b${stage}${i}`"><circle cx="11" cy="11" r="11" /></clipPath>
@@ -64,7 +72,7 @@ const spoken = (group: Group, stage: string) => {
                 class="mono">{{ at(group, stage).done }}<small>/{{ at(group, stage).of }}</small></span><span
                 v-if="besides(group, stage)"
                 class="visually-hidden">, {{ besides(group, stage) }}</span></span>
-            </router-link>
+            </component>
             <span v-else class="none" aria-hidden="true" />
           </td>
         </tr>
@@ -121,6 +129,13 @@ thead td {
   color: var(--ink) !important;
   font-size: 12px;
   line-height: 1.3;
+}
+button.cell {
+  border: 0;
+  background: none;
+  font: inherit;
+  font-size: 12px;
+  cursor: pointer;
 }
 .cell small {
   color: var(--slate);
