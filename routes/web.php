@@ -38,6 +38,7 @@ use App\Http\Controllers\Plan\PatternController;
 use App\Http\Controllers\Plan\RunController;
 use App\Http\Controllers\Plan\ScheduleController;
 use App\Http\Controllers\Plan\SinceController;
+use App\Http\Controllers\Plan\ViewController;
 use App\Http\Controllers\Plan\WhyController;
 use App\Http\Controllers\Proof\EventController;
 use App\Http\Controllers\Proof\InstrumentController;
@@ -113,6 +114,10 @@ Route::prefix('api')->group(function (): void {
                 ->middleware('role:lead')
                 ->name('reads.archived');
             Route::get('schedule', [ScheduleController::class, 'show'])->middleware('kept:record,people,revision');
+            Route::get('schedule/views', [ViewController::class, 'index']);
+            Route::put('schedule/views/{id}', [ViewController::class, 'keep'])->whereUuid('id');
+            Route::delete('schedule/views/{id}', [ViewController::class, 'remove'])->whereUuid('id');
+            Route::post('runs/table', [RunController::class, 'table'])->name('reads.runs-table');
             Route::get('schedule.csv', [CsvController::class, 'export'])->middleware([
                 'exports:the schedule',
                 'kept:milestones',

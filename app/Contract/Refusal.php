@@ -26,10 +26,13 @@ final class Refusal extends RuntimeException
      *
      * @param  array<string, mixed>  $yours
      * @param  ?array<string, mixed>  $theirs  null: there is nothing any more
+     * @param  ?int  $version  of what stands now, where the same can be sent once more on it
      */
-    public static function late(string $words, array $yours, ?array $theirs): self
+    public static function late(string $words, array $yours, ?array $theirs, ?int $version = null): self
     {
-        return new self($words, 409, ['yours' => $yours, 'theirs' => $theirs]);
+        $on = $version === null ? [] : ['version' => $version];
+
+        return new self($words, 409, ['yours' => $yours, 'theirs' => $theirs, ...$on]);
     }
 
     /** @param  non-empty-list<array{row: int, column: string, value: string, remedy: string}>  $problems */

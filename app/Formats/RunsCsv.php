@@ -122,6 +122,36 @@ final class RunsCsv
         return CsvWriter::write([...RunLine::FIELDS, JoinedCell::COLUMN, ...self::COMPUTED], $rows);
     }
 
+    /**
+     * Some runs as a spreadsheet takes them from the clipboard, and gives them back: tabs between cells, and by name
+     * what has one.
+     *
+     * @param  list<string>  $runs  in the order in which they are wanted; those that are gone are passed over
+     */
+    public static function table(Installation $in, array $runs, Units $units = Units::Metric): string
+    {
+        $joined = JoinedCell::in($in);
+        $names = new NamedLine($in);
+        $rows = [];
+        foreach ($runs as $id) {
+            $run = $in->run($id);
+            if ($run === null) {
+                continue;
+            }
+            $line = RunLine::describe($run, $in);
+            $named = $names->of($line);
+            $rows[] = [
+                ...array_map(
+                    static fn (string $field): string => self::cell($field, $named[$field] ?? '', $units),
+                    RunLine::FIELDS,
+                ),
+                $joined->write($run, $line),
+            ];
+        }
+
+        return CsvWriter::tabbed([...RunLine::FIELDS, JoinedCell::COLUMN], $rows);
+    }
+
     private static function cell(string $field, string $text, Units $units): string
     {
         $isLength = preg_match('~^(tail|slack|preparation|leg)_|^length$~', $field) === 1;

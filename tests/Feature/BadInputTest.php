@@ -33,6 +33,7 @@ final class BadInputTest extends TestCase
         'api/equipment/{id}' => ['id' => 'mixer'],
         'api/drafts/{id}' => ['id' => '1'],
         'api/places/{id}/move' => ['id' => 'rack-room'],
+        'api/schedule/views/{id}' => ['id' => '018f3c1e-0000-7000-8000-000000000009'],
         'api/crew/{person}' => ['person' => 'nobody'],
         'api/organisation/people/{person}' => ['person' => 'nobody'],
         'api/organisation/people/{person}/retired' => ['person' => 'nobody'],

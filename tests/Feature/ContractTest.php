@@ -184,11 +184,19 @@ final class ContractTest extends TestCase
                 }
             }
         }
-        // Within others, or read by hand where the kind of a record decides.
-        $used[RunVersion::class] = $used[\App\Http\Requests\Plan\Numbering::class] = true;
-        foreach ($reader->fields(\App\Http\Requests\Plan\GestureMade::class) as $field) {
-            preg_match('~App\\\\Http\\\\Requests\\\\[\w\\\\]+~', (string) $field->type, $within);
-            $used += array_fill_keys($within, true);
+        // Within others, however deep.
+        for ($look = array_keys($used); $look !== [];) {
+            $within = [];
+            foreach ($reader->fields(array_pop($look)) as $field) {
+                preg_match_all('~App\\\\Http\\\\Requests\\\\[\w\\\\]+~', (string) $field->type, $found);
+                array_push($within, ...$found[0]);
+            }
+            foreach ($within as $class) {
+                if (is_a($class, Shape::class, true) && ! isset($used[$class])) {
+                    $used[$class] = true;
+                    $look[] = $class;
+                }
+            }
         }
         foreach (glob(app_path('Http/Requests/*/*.php')) ?: [] as $file) {
             $class = 'App\\Http\\Requests\\'.basename(dirname($file)).'\\'.basename($file, '.php');

@@ -32,6 +32,8 @@ final class RightsTest extends TestCase
         'api/bench/{ids}/events',
         'api/bench/{ids}/pictures',
         'api/runs/{id}/message',
+        'api/schedule/views/{id}',
+        'api/runs/table',
         'api/trainer',
         'api/trainer/measure',
         'api/trainer/name',
@@ -94,6 +96,7 @@ final class RightsTest extends TestCase
         foreach (
             [
                 'schedule',
+                'schedule/views',
                 'catalogue',
                 'rules',
                 'types',

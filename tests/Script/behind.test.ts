@@ -15,6 +15,11 @@ const run = (code: string, loom: string, from: string, cut: string, test: string
   to: 'Amp rack 1',
   endA: '',
   endB: '',
+  signals: [],
+  way: [],
+  tailA: '0 mm',
+  tailB: '0 mm',
+  note: '',
   cut: '1000 mm',
   strand: [
     { stage: 'cut', state: cut },

@@ -1,7 +1,9 @@
 import { afterEach, describe, expect, test } from 'vitest'
 import type { TestSheet } from '../../resources/js/api/test'
 import type { Row } from '../../resources/js/api/types'
-import { filtered, sorted, waiting } from '../../resources/js/plan/schedule/filter'
+import { filtered } from '../../resources/js/plan/schedule/filter'
+import { sorted } from '../../resources/js/plan/schedule/order'
+import { waiting } from '../../resources/js/plan/schedule/standing'
 import { same, token, typed } from '../../resources/js/proof/testing/reading'
 import { code, hex } from '../../resources/js/ui/colours'
 import { spoken } from '../../resources/js/ui/stages'
@@ -23,6 +25,11 @@ function row(codeOf: string, done: number, more: Partial<Row> = {}): Row {
     to: 'Amplifier rack 1',
     endA: 'XLR 3 female',
     endB: 'XLR 3 male',
+    signals: ['Balanced analogue audio'],
+    way: ['Under-stage tray', 'Riser A'],
+    tailA: '1500 mm',
+    tailB: '900 mm',
+    note: '',
     cut: '1000 mm',
     withdrawn: false,
     who: [],
@@ -59,14 +66,13 @@ describe('filter words', () => {
   })
 
   test('codes sort as numbers, and what is urgent sorts first', () => {
-    expect(codes(sorted(rows, 'code', false))).toEqual(['A-1', 'A-2', 'A-10', 'V-3'])
-    expect(codes(sorted(rows, 'code', true))).toEqual(['V-3', 'A-10', 'A-2', 'A-1'])
+    expect(codes(sorted(rows, [{ key: 'code', down: false }]))).toEqual(['A-1', 'A-2', 'A-10', 'V-3'])
+    expect(codes(sorted(rows, [{ key: 'code', down: true }]))).toEqual(['V-3', 'A-10', 'A-2', 'A-1'])
     expect(
       codes(
         sorted(
           [...rows, row('Z-1', 0, { findings: [{ severity: 'stop', words: '', remedy: '' }] })],
-          'findings',
-          false,
+          [{ key: 'look', down: false }],
         ),
       ).slice(0, 2),
     ).toEqual(['A-2', 'Z-1'])

@@ -13,6 +13,9 @@ final class CsvReader
 
     public const MOST_ROWS = 5000;
 
+    /** Bytes by which the separator is told. */
+    private const HEAD = 100_000;
+
     /** Rows that may stand above the one that names the columns. */
     private const ABOVE = 20;
 
@@ -118,8 +121,9 @@ final class CsvReader
 
     private static function separator(string $text): string
     {
-        // The first rows together: a title above them may hold a comma.
-        $first = implode("\n", array_slice(explode("\n", $text, 12), 0, 11));
+        // The first rows together: a title above them may hold a comma. What stands in quotes separates nothing.
+        $bare = (string) preg_replace('~"(?:[^"]|"")*+"~', '', substr($text, 0, self::HEAD));
+        $first = implode("\n", array_slice(explode("\n", $bare, 12), 0, 11));
         $counts = [];
         foreach ([',', ';', "\t"] as $separator) {
             $counts[$separator] = substr_count($first, $separator);

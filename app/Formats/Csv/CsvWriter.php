@@ -15,13 +15,32 @@ final class CsvWriter
      */
     public static function write(array $header, iterable $rows): string
     {
+        return "\xEF\xBB\xBF".self::separated($header, $rows, ',');
+    }
+
+    /**
+     * @param  list<string>  $header
+     * @param  iterable<list<string>>  $rows
+     * @return string as cells lie on a clipboard
+     */
+    public static function tabbed(array $header, iterable $rows): string
+    {
+        return self::separated($header, $rows, "\t");
+    }
+
+    /**
+     * @param  list<string>  $header
+     * @param  iterable<list<string>>  $rows
+     */
+    private static function separated(array $header, iterable $rows, string $separator): string
+    {
         $stream = fopen('php://temp', 'r+') ?: throw new RuntimeException('No memory for a CSV file.');
-        fputcsv($stream, $header, ',', '"', '', "\r\n");
+        fputcsv($stream, $header, $separator, '"', '', "\r\n");
         foreach ($rows as $row) {
-            fputcsv($stream, array_map(CsvCell::guarded(...), $row), ',', '"', '', "\r\n");
+            fputcsv($stream, array_map(CsvCell::guarded(...), $row), $separator, '"', '', "\r\n");
         }
         rewind($stream);
 
-        return "\xEF\xBB\xBF".stream_get_contents($stream);
+        return (string) stream_get_contents($stream);
     }
 }

@@ -25,6 +25,8 @@ export type Bead = Schemas['BeadShown']
 export type Finding = Omit<Schemas['FindingShown'], 'code' | 'subject'> &
   Partial<Pick<Schemas['FindingShown'], 'code' | 'subject'>>
 export type Row = Schemas['Row']
+export type ScheduleView = Schemas['ScheduleView']
+export type SavedView = Schemas['SavedViewShown']
 export type Worked = Schemas['WorkedOut']
 export type Term = Worked['terms'][number]
 export type Line = Record<string, string>

@@ -12,6 +12,7 @@ use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Formats\RunLine;
+use App\Formats\RunsCsv;
 use App\Http\Controllers\Addressed;
 use App\Http\Requests\Plan\BulkChange;
 use App\Http\Requests\Plan\FitsAsked;
@@ -23,6 +24,7 @@ use App\Http\Requests\Plan\RunChange;
 use App\Http\Requests\Plan\RunLike;
 use App\Http\Requests\Plan\RunProposal;
 use App\Http\Requests\Plan\RunRemoval;
+use App\Http\Requests\Plan\RunsTabled;
 use App\Http\Resources\Plan\QuickResource;
 use App\Http\Resources\Plan\RunResource;
 use App\Models\StoredInstallation;
@@ -195,6 +197,18 @@ final readonly class RunController
     private static function numbered(Numbering $number, int $place): string
     {
         return $number->prefix.str_pad((string) ($number->from + $place * $number->step), 3, '0', STR_PAD_LEFT);
+    }
+
+    /**
+     * Some runs as cells for the clipboard, which can be pasted back in.
+     *
+     * @return Answer<array{text: string}>
+     */
+    public function table(#[Body(RunsTabled::class)] RunsTabled $sent, StoredInstallation $stored, Near $near): Answer
+    {
+        $part = $near->runs($stored, $sent->runs);
+
+        return new Answer(['text' => RunsCsv::table($part->installation, $sent->runs, $sent->units)]);
     }
 
     /** @return Answer<RunPage> */

@@ -42,7 +42,6 @@ use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Record;
 use Sartal\Core\Proof\Testing\Verdict;
-use Sartal\Core\Ways\Routing\Hop;
 
 /**
  * Everything about one run: its line, its sum, both ends as they are made, labels and history.
@@ -68,18 +67,21 @@ use Sartal\Core\Ways\Routing\Hop;
  *     to: string,
  *     endA: string,
  *     endB: string,
+ *     signals: list<string>,
+ *     way: list<string>,
+ *     tailA: string,
+ *     tailB: string,
+ *     note: string,
  *     cut: string,
  *     strand: list<BeadShown>,
  *     withdrawn: bool,
  *     who: list<string>,
  *     findings: list<array{severity: value-of<Severity>, words: string, remedy: string}>,
  *     line: array<string, string>,
- *     note: string,
  *     basis: list<string>,
  *     assembly: array{id: string, runs: list<string>},
  *     circuits: list<RunCircuit>,
  *     worked: WorkedOut,
- *     way: list<string>,
  *     pinned: bool,
  *     reach: list<Reach>,
  *     ends: list<array{
@@ -192,7 +194,6 @@ final class RunResource
         return [
             ...ScheduleResource::decidedRow($run, $loaded),
             'line' => RunLine::describe($run, $loaded->installation),
-            'note' => $run->note,
             'basis' => [],
             'assembly' => [
                 'id' => $assembly->id,
@@ -203,7 +204,6 @@ final class RunResource
             ],
             'circuits' => self::circuits($run, $loaded),
             'worked' => PlanEncoder::worked($runPlan->cut),
-            'way' => array_map(static fn (Hop $hop): string => $hop->way->name, $runPlan->lay->route->hops),
             'pinned' => $run->ways !== [],
             'reach' => ReachResource::of(
                 $loaded,

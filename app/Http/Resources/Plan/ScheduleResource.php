@@ -14,6 +14,7 @@ use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Later\Handover\AssemblyStanding;
 use Sartal\Core\Plan\Planning\Bead;
+use Sartal\Core\Ways\Routing\Hop;
 
 /**
  * The schedule's rows: what a planner scans.
@@ -33,6 +34,11 @@ use Sartal\Core\Plan\Planning\Bead;
  *     to: string,
  *     endA: string,
  *     endB: string,
+ *     signals: list<string>,
+ *     way: list<string>,
+ *     tailA: string,
+ *     tailB: string,
+ *     note: string,
  *     cut: string,
  *     strand: list<BeadShown>,
  *     withdrawn: bool,
@@ -127,6 +133,14 @@ final class ScheduleResource
             'to' => $in->locationName($run->b->location),
             'endA' => self::end($run->a, $loaded),
             'endB' => self::end($run->b, $loaded),
+            'signals' => self::signals($run, $loaded),
+            'way' => array_map(
+                static fn (Hop $hop): string => $hop->way->name,
+                $plan->runs[$run->id]->lay->route->hops,
+            ),
+            'tailA' => $run->a->tail->canonical(),
+            'tailB' => $run->b->tail->canonical(),
+            'note' => $run->note,
             'cut' => $plan->runs[$run->id]->cut->result->canonical(),
             'strand' => [],
             'withdrawn' => $run->withdrawn,
@@ -164,6 +178,18 @@ final class ScheduleResource
             'words' => $finding->words,
             'remedy' => $finding->remedy,
         ];
+    }
+
+    /** @return list<string> what the run carries, each named once, in the cable's order */
+    private static function signals(Run $run, Loaded $loaded): array
+    {
+        $names = [];
+        foreach ($run->carries as $carriage) {
+            $signal = $loaded->installation->circuit($carriage->circuit)->signal ?? '';
+            $names[$loaded->installation->catalogue->signals()[$signal]->name ?? $signal] = true;
+        }
+
+        return array_map(strval(...), array_keys($names));
     }
 
     /** "24 × XLR 3 female", "coiled" */

@@ -264,17 +264,6 @@ const mates = computed(() =>
 </template>
 
 <style scoped>
-.plain {
-  all: unset;
-  cursor: pointer;
-  color: var(--verdigris);
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
-.plain:focus-visible {
-  outline: 2px solid var(--copper);
-  outline-offset: 2px;
-}
 .catalogue {
   height: 100%;
   display: grid;

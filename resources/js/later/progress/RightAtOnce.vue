@@ -43,15 +43,3 @@ const found = (family: Family) =>
       @close="looked = null" />
   </section>
 </template>
-
-<style scoped>
-.plain {
-  border: 0;
-  background: none;
-  padding: 0;
-  font: inherit;
-  color: var(--verdigris);
-  text-decoration: underline;
-  cursor: pointer;
-}
-</style>

@@ -5,13 +5,14 @@ import { sleeveChoices } from '../sleeves'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { api, ApiError } from '../../api/client'
-import type { Catalogue, Finding, Line, Row, RunPage, Worked } from '../../api/types'
+import type { Catalogue, Finding, Line, RunPage, Worked } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import { length } from '../../ui/units'
 import LeftTyped from '../../ui/LeftTyped.vue'
 import { useTyped } from '../../ui/typed'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import StaleDialog from './StaleDialog.vue'
+import type { StaleRun } from './useWritten'
 import { useLatest } from '../../ui/latest'
 
 const props = defineProps<{ mode: 'new' | 'edit' | 'copy'; id: string | null; prefilled?: Line | null }>()
@@ -38,7 +39,7 @@ const problem = ref('')
 const busy = ref(false)
 const first = ref<{ focus: () => void } | null>(null)
 const proposed = ref<{ cut: Worked; circuits: number; fittings: number; findings: Finding[] } | null>(null)
-const stale = ref<{ yours: Line; theirs: { line: Line; row: Row } | null; message: string } | null>(null)
+const stale = ref<StaleRun | null>(null)
 
 /** What is otherwise than it was read. */
 const changed = (): Line =>
@@ -183,7 +184,7 @@ async function save() {
     emit('saved', run)
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
-    if (error.status === 409) stale.value = error.body as unknown as typeof stale.value
+    if (error.status === 409) stale.value = error.body as unknown as StaleRun
     else {
       errors.value = error.fields
       problem.value = error.message

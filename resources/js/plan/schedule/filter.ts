@@ -1,17 +1,16 @@
 import type { Row } from '../../api/types'
 import { STAGE } from '../../ui/stages'
+import { waiting } from './standing'
 
-/** What a filter's words are looked for in. */
+/** What a filter's words are looked for in: of a row, made when it is first asked for. */
+const haystacks = new WeakMap<Row, string>()
 function haystack(row: Row): string {
-  return [row.code, row.family, row.cable, row.from, row.to, row.endA, row.endB, row.loom, row.build]
-    .join(' ')
-    .toLowerCase()
-}
-
-/** The first stage that is not done: where the run waits. */
-export function waiting(row: Row): string {
-  const bead = row.strand.find(each => each.state !== 'done')
-  return bead ? bead.stage : ''
+  const known = haystacks.get(row)
+  if (known !== undefined) return known
+  const { code, family, cable, from, to, endA, endB, loom, build, note } = row
+  const all = [code, family, cable, from, to, endA, endB, loom, build, note, ...row.signals].join(' ').toLowerCase()
+  haystacks.set(row, all)
+  return all
 }
 
 const STATES: Record<string, (row: Row) => boolean> = {
@@ -44,6 +43,14 @@ function fits(row: Row, word: string): boolean {
       return meant(row.loom, value)
     case 'cable':
       return meant(row.cable, value)
+    case 'end':
+      return meant(row.endA, value) || meant(row.endB, value)
+    case 'signal':
+      return row.signals.some(each => meant(each, value))
+    case 'way':
+      return row.way.some(each => meant(each, value))
+    case 'note':
+      return meant(row.note, value)
     case 'by':
       return row.who.some(each => meant(each, value))
     case 'next':
@@ -63,42 +70,4 @@ export function filtered(rows: Row[], text: string): Row[] {
     .map(word => word.replaceAll('"', ''))
     .filter(word => word !== '' && word !== '-' && !word.endsWith(':'))
   return rows.filter(row => words.every(word => (word.startsWith('-') ? !fits(row, word.slice(1)) : fits(row, word))))
-}
-
-export type SortKey = 'code' | 'from' | 'cable' | 'cut' | 'next' | 'findings'
-
-const WEIGHT = { stop: 100, check: 10, note: 1 }
-
-/** What a planner should look at first weighs most. */
-function urgency(row: Row): number {
-  const beads = row.strand.some(bead => bead.state === 'failed')
-    ? 1000
-    : row.strand.some(bead => bead.state === 'overtaken')
-      ? 500
-      : 0
-  return row.withdrawn ? 0 : beads + row.findings.reduce((sum, finding) => sum + WEIGHT[finding.severity], 0)
-}
-
-const collator = new Intl.Collator('en', { numeric: true })
-
-export function sorted(rows: Row[], key: SortKey, down: boolean): Row[] {
-  const value = (row: Row): string | number => {
-    switch (key) {
-      case 'cut':
-        return Number.parseFloat(row.cut)
-      case 'next':
-        return row.strand.filter(bead => bead.state === 'done').length
-      case 'findings':
-        return -urgency(row)
-      case 'from':
-        return `${row.from} ${row.to}`
-      default:
-        return row[key]
-    }
-  }
-  const order = (a: Row, b: Row) => {
-    const [x, y] = [value(a), value(b)]
-    return typeof x === 'number' && typeof y === 'number' ? x - y : collator.compare(String(x), String(y))
-  }
-  return [...rows].sort((a, b) => (down ? -1 : 1) * order(a, b) || collator.compare(a.code, b.code))
 }

@@ -20,6 +20,9 @@ export function useMarks(shown: Ref<Row[]>) {
     marked.value = next
     anchor = id
   }
+  const add = (rows: Row[]) => {
+    marked.value = new Set([...marked.value, ...rows.map(row => row.id)])
+  }
   const all = () => {
     marked.value = new Set(shown.value.map(row => row.id))
   }
@@ -30,5 +33,5 @@ export function useMarks(shown: Ref<Row[]>) {
   /** In the order that is shown: numbers are given in that order. */
   const rows = computed(() => shown.value.filter(row => marked.value.has(row.id)))
 
-  return { marked, rows, toggle, through, all, none }
+  return { marked, rows, toggle, through, add, all, none }
 }

@@ -7,7 +7,8 @@ import { useOutbox } from '../../api/outbox'
 import { useSession } from '../../api/session'
 import type { Progress, Tally } from '../../api/test'
 import type { Row } from '../../api/types'
-import { filtered, sorted } from '../../plan/schedule/filter'
+import { filtered } from '../../plan/schedule/filter'
+import { sorted } from '../../plan/schedule/order'
 import { useRows } from '../../plan/schedule/useRows'
 import BeingMade from '../../ui/BeingMade.vue'
 import Strand from '../../ui/Strand.vue'
@@ -76,7 +77,7 @@ const within = (row: Row) =>
   (by.value === 'looms'
     ? row.loom === chosen.value.name || row.loom === chosen.value.id
     : row.from === chosen.value.name || row.to === chosen.value.name)
-const shown = computed(() => sorted(filtered(all.value.filter(within), words.value), 'code', false))
+const shown = computed(() => sorted(filtered(all.value.filter(within), words.value), [{ key: 'code', down: false }]))
 const waiting = computed(() => new Set(outbox.of('events').map(item => item.body.run as string)))
 /** What the lead gave to whoever is here: a loom, or a cable. */
 const given = (row: Row) => {

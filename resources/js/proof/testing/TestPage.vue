@@ -9,7 +9,7 @@ import type { Sample, Judgement, Reading, Stage, TestSheet, Value } from '../../
 import type { Row } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
-import { sorted } from '../../plan/schedule/filter'
+import { sorted } from '../../plan/schedule/order'
 import { useRows } from '../../plan/schedule/useRows'
 import Strand from '../../ui/Strand.vue'
 import CoveragePanel from './CoveragePanel.vue'
@@ -264,8 +264,7 @@ async function look() {
         row.id !== props.id &&
         !outbox.items.some(item => item.body.run === row.id),
     ),
-    'code',
-    false,
+    [{ key: 'code', down: false }],
   )
   following.value =
     ready.find(row => row.code.localeCompare(sheet.value?.run.code ?? '', undefined, { numeric: true }) > 0) ??

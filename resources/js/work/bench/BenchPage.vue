@@ -547,14 +547,6 @@ footer {
 .say .note {
   margin: 10px 0 0;
 }
-.plain {
-  all: unset;
-  cursor: pointer;
-  color: var(--verdigris);
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
-.plain:focus-visible,
 footer button:focus-visible,
 .chip:focus-visible {
   outline: 2px solid var(--copper);
