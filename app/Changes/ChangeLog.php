@@ -108,9 +108,7 @@ final readonly class ChangeLog
         $decision = new Decision(
             $installation,
             $by,
-            $change->undoes === null
-                ? 'Undone: '.$change->words
-                : 'Done again: '.preg_replace('~^Undone: ~', '', $change->words),
+            Reversal::back($change),
             $edits,
             undoes: $change,
             ifStale: self::AFTER_UNDO,

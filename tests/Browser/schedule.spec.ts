@@ -109,6 +109,15 @@ test('a cell is written where it stands, filled down the marked, and taken back'
   await page.keyboard.press('u')
   await expect(page.getByText(/Undone: 2 runs/)).toBeVisible()
   await expect(cell(page, 'C-425', 'note')).toHaveText('')
+  await menu(page, 'Redo').click()
+  await expect(page.getByText(/Done again: 2 runs/)).toBeVisible()
+  await expect(cell(page, 'C-425', 'note')).toHaveText('Behind the panel')
+  await page.keyboard.press('Control+z')
+  await expect(cell(page, 'C-425', 'note')).toHaveText('')
+  await page.keyboard.press('Control+Shift+Z')
+  await expect(cell(page, 'C-425', 'note')).toHaveText('Behind the panel')
+  await page.keyboard.press('u')
+  await expect(cell(page, 'C-425', 'note')).toHaveText('')
   await page.keyboard.press('Escape')
 
   // What is chosen is saved as it is chosen; what is refused stays open and says why.

@@ -37,6 +37,7 @@ const schedule = [
   ['d', 'duplicate'],
   ['Del', 'remove'],
   ['u', 'undo the last change'],
+  ['Shift U', 'redo what was undone'],
   ['t', 'test the run'],
 ]
 const test = [

@@ -1,9 +1,16 @@
 import { api } from '../api/client'
+import type { Change } from '../api/types'
+import { backAgain, standing } from './reversed'
+
+async function reverse(change: Change | null, none: string): Promise<string> {
+  return change ? (await api.post(`changes/${change.id}/undo`)).words : none
+}
 
 /** Takes the last change of one's own back; says which it was. */
 export async function undoLast(): Promise<string> {
-  const changes = await api.get('changes')
-  const last = changes.find(change => change.mine && !change.undone && !change.words.startsWith('Undone:'))
-  if (!last) return 'There is nothing of yours to undo.'
-  return (await api.post(`changes/${last.id}/undo`)).words
+  return reverse(standing(await api.get('changes')), 'There is nothing of yours to undo.')
+}
+/** Makes again what was taken back last; says which it was. */
+export async function redoLast(): Promise<string> {
+  return reverse(backAgain(await api.get('changes')), 'There is nothing of yours to do again.')
 }

@@ -345,6 +345,25 @@ final class RunsTest extends TestCase
         self::assertSame($decided($before), $decided($this->snapshot()));
     }
 
+    public function test_what_is_undone_can_be_done_again_and_undone_once_more(): void
+    {
+        $this->as('planner')->patchJson('/api/runs/A-119', ['line' => ['note' => 'High'], 'version' => 1])->assertOk();
+        $words = 'A-119: note changed';
+        $said = [];
+        for ($times = 0; $times < 4; $times++) {
+            $last = Change::query()->max('id');
+            $said[] = $this->postJson('/api/changes/'.$last.'/undo')->assertCreated()->json('words');
+            self::assertSame($times % 2 ? 'High' : '', $this->getJson('/api/runs/A-119')->json('line.note'));
+        }
+        self::assertSame(
+            ['Undone: '.$words, 'Done again: '.$words, 'Undone: '.$words, 'Done again: '.$words],
+            $said,
+        );
+        $shown = array_slice($this->getJson('/api/changes')->json(), 0, 5);
+        self::assertSame(['again', 'undone', 'again', 'undone', 'none'], array_column($shown, 'reversal'));
+        self::assertSame([false, true, true, true, true], array_column($shown, 'undone'));
+    }
+
     public function test_undo_after_every_kind_of_change_gives_back_what_was(): void
     {
         $steps = [

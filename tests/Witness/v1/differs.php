@@ -46,6 +46,7 @@ return [
     'answers/api/runs/*/test*/body/run/tailA' => 'see schedule',
     'answers/api/runs/*/test*/body/run/tailB' => 'see schedule',
     'answers/api/runs/*/test*/body/run/note' => 'see schedule',
+    'answers/api/changes/body/*/reversal' => 'whether a change takes another back, or makes it again',
     'answers/api/schedule/body/cursor' => 'up to what a page knows it: it is told what may be another since',
     'answers/api/schedule/body/isPart' => 'see cursor',
     'answers/api/schedule/body/gone' => 'see cursor',

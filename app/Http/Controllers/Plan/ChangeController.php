@@ -6,6 +6,7 @@ namespace App\Http\Controllers\Plan;
 
 use App\Changes\Author;
 use App\Changes\ChangeLog;
+use App\Changes\Reversal;
 use App\Contract\Answer;
 use App\Models\Change;
 use App\Models\StoredInstallation;
@@ -13,7 +14,15 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 
 /**
- * @phpstan-type ChangeShown array{id: int, words: string, who: string, mine: bool, at: string, undone: bool}
+ * @phpstan-type ChangeShown array{
+ *     id: int,
+ *     words: string,
+ *     who: string,
+ *     mine: bool,
+ *     at: string,
+ *     undone: bool,
+ *     reversal: value-of<Reversal>,
+ * }
  */
 final class ChangeController
 {
@@ -42,6 +51,7 @@ final class ChangeController
                             'mine' => $change->user_id === $request->user()?->getAuthIdentifier(),
                             'at' => $change->created_at,
                             'undone' => in_array($change->id, $undone, true),
+                            'reversal' => Reversal::of($change)->value,
                         ],
                     )
                     ->all(),

@@ -7,7 +7,7 @@ import type { Building, Point, Rerouted } from '../../api/building'
 import RuleTabs from '../rules/RuleTabs.vue'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
-import { undoLast } from '../../ui/undo'
+import UndoButton from '../../ui/UndoButton.vue'
 import { inWords, length } from '../../ui/units'
 import BuildingMap from './BuildingMap.vue'
 import MovePanel from './MovePanel.vue'
@@ -126,10 +126,10 @@ const remove = (what: string, key: string, version: number) =>
     await load()
     changes.value = answer.rerouted
   }, 'Removed.')
-async function undo() {
+async function undo(work: () => Promise<string>) {
   let words = ''
   await attempt(async () => {
-    words = await undoLast()
+    words = await work()
     changes.value = null
     chosen.value = ''
     await load()
@@ -146,12 +146,7 @@ function stop() {
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- presses inside it bubble up -->
   <main class="building" @keydown.esc="stop">
     <header><h1>Rules</h1><RuleTabs /><span class="space" />
-      <span v-if="said" role="status" class="quiet">{{ said }}</span><v-btn
-        v-if="said && session.plans && !said.startsWith('Undone')"
-        size="small"
-        variant="outlined"
-        color="primary"
-        @click="undo">Undo</v-btn></header>
+      <span v-if="said" role="status" class="quiet">{{ said }}</span><UndoButton :said="said" @press="undo" /></header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <BeingMade v-if="!building && !problem" of="the building" />
     <div v-if="building" class="split">

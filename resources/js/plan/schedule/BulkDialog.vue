@@ -48,15 +48,19 @@ const numbering = () => ({
 const number = ref({ prefix: '', from: '1', step: '1' })
 const { problem, busy, attempt } = useAttempt()
 
-watch(open, async value => {
-  if (!value) return
-  values.value = blank()
-  ways.value = []
-  problem.value = ''
-  const first = props.rows[0]?.code.match(/^(.*?)(\d+)\D*$/)
-  number.value = { prefix: first?.[1] ?? '', from: first?.[2] ?? '1', step: '1' }
-  catalogue.value ??= await api.get('catalogue')
-})
+watch(
+  open,
+  async value => {
+    if (!value) return
+    values.value = blank()
+    ways.value = []
+    problem.value = ''
+    const first = props.rows[0]?.code.match(/^(.*?)(\d+)\D*$/)
+    number.value = { prefix: first?.[1] ?? '', from: first?.[2] ?? '1', step: '1' }
+    catalogue.value ??= await api.get('catalogue')
+  },
+  { immediate: true },
+)
 const line = computed(() => ({
   ...Object.fromEntries(
     Object.entries(values.value).filter(([key, value]) => (CHOSEN.includes(key) ? value !== KEEP : value !== '')),

@@ -46,7 +46,9 @@ async function undo(change: Change) {
               size="small"
               variant="text"
               color="primary"
-              @click="undo(change)">Undo</v-btn><span v-else-if="change.undone" class="quiet">undone</span></td></tr>
+              @click="undo(change)">{{ change.reversal === 'undone' ? 'Redo' : 'Undo' }}</v-btn><span
+                v-else-if="change.undone"
+                class="quiet">{{ change.reversal === 'undone' ? 'done again' : 'undone' }}</span></td></tr>
         </tbody>
       </table>
       <p><v-btn variant="outlined" @click="open = false">Close</v-btn></p>

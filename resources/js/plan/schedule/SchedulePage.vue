@@ -7,16 +7,15 @@ import { useSession } from '../../api/session'
 import type { Line, Row, RunPage } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import BeingMade from '../../ui/BeingMade.vue'
-import { late } from '../../ui/late'
-import { undoLast } from '../../ui/undo'
+import { late, useOpened } from '../../ui/late'
+import { isTakenBack } from '../../ui/reversed'
+import { redoLast, undoLast } from '../../ui/undo'
 import { system } from '../../ui/units'
 import { many } from '../../ui/words'
-import BulkDialog from './BulkDialog.vue'
 import ChangesDialog from './ChangesDialog.vue'
 import { COLUMNS, written as named } from './columns'
 import ColumnsMenu from './ColumnsMenu.vue'
 import ImportDialog from './ImportDialog.vue'
-import RunForm from './RunForm.vue'
 import RunGrid from './RunGrid.vue'
 import RunInspector from './RunInspector.vue'
 import { useClipboard } from './useClipboard'
@@ -28,6 +27,8 @@ import ViewsMenu from './ViewsMenu.vue'
 
 const QuickLine = late(() => import('./QuickLine.vue'))
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
+const RunForm = late(() => import('./RunForm.vue'))
+const BulkDialog = late(() => import('./BulkDialog.vue'))
 const CellEditor = late(() => import('./CellEditor.vue'))
 const MarkedBar = late(() => import('./MarkedBar.vue'))
 
@@ -51,6 +52,7 @@ const importing = ref(false)
 const pasted = ref('')
 const quick = ref(false)
 const bulk = ref(false)
+const opened = useOpened({ bulk })
 const prefilled = ref<Line | null>(null)
 const log = ref(false)
 const filterField = ref<{ focus: () => void } | null>(null)
@@ -120,6 +122,12 @@ const change = (work: () => Promise<string>) =>
     say(await work())
     await load(true)
   })
+/** What was just done is taken back, what was taken back is done again. */
+function turn() {
+  const undo = back.value
+  said.value = ''
+  void (undo ? attempt(async () => undo()) : change(redoLast))
+}
 function remove() {
   const it = row.value
   if (!it || !session.plans) return
@@ -209,6 +217,10 @@ useScheduleKeys(
     d: whenPlanning(() => row.value && (editing.value = 'copy')),
     Delete: remove,
     u: whenPlanning(() => change(undoLast)),
+    U: whenPlanning(() => change(redoLast)),
+    'Mod+z': whenPlanning(() => change(undoLast)),
+    'Mod+Z': whenPlanning(() => change(redoLast)),
+    'Mod+y': whenPlanning(() => change(redoLast)),
     t: () => row.value && router.push(`/test/${row.value.id}`),
   },
   () => editing.value !== null,
@@ -320,7 +332,11 @@ useScheduleKeys(
       @saved="written"
       @close="writing = null" />
     <ImportDialog v-model="importing" v-model:pasted="pasted" @imported="load()" />
-    <BulkDialog v-model="bulk" :rows="markedRows" @done="text => { say(text); none(); load(true) }" />
+    <BulkDialog
+      v-if="opened.bulk"
+      v-model="bulk"
+      :rows="markedRows"
+      @done="text => { say(text); none(); load(true) }" />
     <ChangesDialog v-model="log" @changed="load(true)" />
     <v-snackbar
       :model-value="said !== ''"
@@ -328,11 +344,11 @@ useScheduleKeys(
       location="bottom left"
       color="#22302f"
       @update:model-value="said = ''"><span class="told">{{ said }}</span>
-      <template v-if="back" #actions><v-btn
+      <template v-if="back || isTakenBack(said)" #actions><v-btn
         variant="text"
         size="small"
         class="told"
-        @click="attempt(async () => back?.()); said = ''">Undo</v-btn></template>
+        @click="turn">{{ back ? 'Undo' : 'Redo' }}</v-btn></template>
     </v-snackbar>
   </div>
 </template>

@@ -8,7 +8,7 @@ import ReroutedList from '../../given/building/ReroutedList.vue'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import Swatch from '../../ui/Swatch.vue'
-import { undoLast } from '../../ui/undo'
+import UndoButton from '../../ui/UndoButton.vue'
 import { inFigures, inWords, length, system } from '../../ui/units'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import LoomDrawing from './LoomDrawing.vue'
@@ -64,10 +64,10 @@ const keep = () =>
     }
     await load()
   }, 'Saved: the breakout stays where you put it.')
-async function undo() {
+async function undo(work: () => Promise<string>) {
   let words = ''
   await attempt(async () => {
-    words = await undoLast()
+    words = await work()
     await load()
   })
   if (words) said.value = words
@@ -94,12 +94,7 @@ const remove = () =>
           ? 'cable' : 'cables' }} · {{ shown.part.covering === 'sleeve' ? 'sleeved' : 'tied' }}{{ shown.part.oneReel
           ? ' · like cables off one reel' : '' }}</span>
       <span class="space" />
-      <span v-if="said" role="status" class="quiet">{{ said }}</span><v-btn
-        v-if="said && session.plans && !said.startsWith('Undone')"
-        size="small"
-        variant="outlined"
-        color="primary"
-        @click="undo">Undo</v-btn>
+      <span v-if="said" role="status" class="quiet">{{ said }}</span><UndoButton :said="said" @press="undo" />
       <v-progress-circular v-if="busy" indeterminate size="18" width="2" color="primary" aria-label="Working it out" />
       <v-btn
         variant="outlined"
