@@ -47,6 +47,7 @@ final readonly class ChangeLog
             DB::table('installations')->where('id', $decision->in->id)->lockForUpdate()->first();
             $locked = StoredInstallation::query()->findOrFail($decision->in->id);
             $rows = new Rows($locked);
+            $rows->foresee($decision->edits);
             $read = $concern->before->stored ?? $decision->on?->stored;
             $alone = $locked->decisions === $read?->decisions;
             $entries = $versions = [];
@@ -97,11 +98,20 @@ final readonly class ChangeLog
     public function undo(StoredInstallation $installation, Author $by, Change $change): Written
     {
         $rows = new Rows($installation);
-        $edits = $stale = [];
-        foreach (array_reverse($change->entries) as $entry) {
-            $edits[] = $edit = new Edit(DecisionKind::from($entry['kind']), $entry['key'], $entry['before']);
+        $entries = array_reverse($change->entries);
+        $edits = array_map(
+            static fn (array $entry): Edit => new Edit(
+                DecisionKind::from($entry['kind']),
+                $entry['key'],
+                $entry['before'],
+            ),
+            $entries,
+        );
+        $rows->foresee($edits);
+        $stale = [];
+        foreach ($edits as $i => $edit) {
             $now = $rows->current($edit->kind, $edit->key);
-            if ($now !== $entry['after']) {
+            if ($now !== $entries[$i]['after']) {
                 $stale[] = [$edit, $now];
             }
         }

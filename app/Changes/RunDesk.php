@@ -189,7 +189,7 @@ final readonly class RunDesk
     {
         $edits = $proposals = [];
         $words = 'nothing';
-        $codes = RunLines::codesAfter($loaded->installation, $values);
+        $codes = RunLines::codesAfter($loaded->stored, $values);
         foreach ($values as $id => $own) {
             $run =
                 $loaded->installation->runs()[$id] ??

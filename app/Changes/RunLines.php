@@ -95,13 +95,12 @@ final readonly class RunLines
      * @param  array<int|string, array<int|string, string>>  $values
      * @return array<array-key, list<string>> code → codes of today that would have it
      */
-    public static function codesAfter(Installation $installation, array $values): array
+    public static function codesAfter(StoredInstallation $stored, array $values): array
     {
         $codes = [];
-        foreach ($installation->runs() as $run) {
-            if (! $run->withdrawn) {
-                $codes[trim($values[$run->id]['code'] ?? $run->code)][] = $run->code;
-            }
+        foreach ($stored->runs()->where('withdrawn', false)->toBase()->pluck('code', 'key') as $run => $code) {
+            $code = is_string($code) ? $code : '';
+            $codes[trim($values[$run]['code'] ?? $code)][] = $code;
         }
 
         return $codes;

@@ -115,6 +115,9 @@ final class Near
         if ($known !== null) {
             return $known;
         }
+        if (count($runs) > self::MOST) {
+            return $source->whole();
+        }
         for ($try = 0; $try < self::TRIES; $try++) {
             $cards = $source->cards();
             $near = $cards === null ? null : self::neighbours($source, $cards)->around($cards->of($runs), $ties);

@@ -7,15 +7,42 @@ namespace App\Planning;
 use App\Models\StoredEntry;
 use App\Models\StoredInstallation;
 use App\Models\StoredRun;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Sartal\Core\File\DecisionHome;
 use Sartal\Core\File\DecisionKind;
 
 /** Where the decisions of one installation are kept, whatever their kind. */
-final readonly class Rows
+final class Rows
 {
-    public function __construct(private StoredInstallation $installation)
+    /** @var array<array-key, Model> rows that were read together, each until somebody takes it */
+    private array $read = [];
+
+    /** @var array<array-key, true> what was read together, whether it is there or not */
+    private array $asked = [];
+
+    public function __construct(private readonly StoredInstallation $installation)
     {
+    }
+
+    /**
+     * What is going to be asked for is read together.
+     *
+     * @param  list<Edit>  $edits
+     */
+    public function foresee(array $edits): void
+    {
+        $keys = [];
+        foreach ($edits as $edit) {
+            $keys[$edit->kind->value][] = $edit->key;
+        }
+        foreach ($keys as $of => $some) {
+            $kind = DecisionKind::from($of);
+            foreach ($this->among($kind, $some)?->get() ?? [] as $row) {
+                $this->read[$of.' '.$row->key] = $row;
+            }
+            $this->asked += array_fill_keys(array_map(static fn (string $key): string => $of.' '.$key, $some), true);
+        }
     }
 
     /** @return ?array<int|string, mixed> what stands now, in the shape of the file format */
@@ -28,18 +55,35 @@ final readonly class Rows
 
     public function row(DecisionKind $kind, string $key): ?Model
     {
-        return match ($kind->home()) {
-            DecisionHome::Whole => $this->installation->fresh(),
-            DecisionHome::Run => StoredRun::query()
-                ->where('installation_id', $this->installation->id)
-                ->where('key', $key)
-                ->first(),
-            default => StoredEntry::query()
-                ->where('installation_id', $this->installation->id)
-                ->where('kind', $kind->value)
-                ->where('key', $key)
-                ->first(),
+        $name = $kind->value.' '.$key;
+        $row = $this->read[$name] ?? null;
+        // Taken once: it may be another, or gone, since.
+        $isRead = isset($this->asked[$name]);
+        unset($this->read[$name], $this->asked[$name]);
+
+        return match (true) {
+            $kind->home() === DecisionHome::Whole => $this->installation->fresh(),
+            $isRead => $row,
+            default => $this->among($kind, [$key])?->first(),
         };
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @return Builder<StoredRun>|Builder<StoredEntry>|null null: it is the installation's own row
+     */
+    private function among(DecisionKind $kind, array $keys): ?Builder
+    {
+        $rows = match ($kind->home()) {
+            DecisionHome::Whole => null,
+            DecisionHome::Run => StoredRun::query(),
+            default => StoredEntry::query()->where('kind', $kind->value),
+        };
+
+        $rows?->where('installation_id', $this->installation->id);
+        $rows?->whereIn('key', $keys);
+
+        return $rows;
     }
 
     /** @return array<int|string, mixed> */

@@ -163,7 +163,12 @@ final readonly class StoredCards implements Cards
                 [TextArray::of(array_map(md5(...), $values))],
                 $most,
             ),
-            default => $this->read($what->value.' && ?', [TextArray::of($this->own($values))], $most),
+            // Where it knew how many they are, PostgreSQL would compare each row with all of them.
+            default => $this->read(
+                $what->value.' && (select cast(? as text[]))',
+                [TextArray::of($this->own($values))],
+                $most,
+            ),
         };
     }
 

@@ -6,6 +6,7 @@ namespace App\Planning;
 
 use App\Models\StoredInstallation;
 use Illuminate\Support\Facades\DB;
+use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
 use Sartal\Core\Proof\Record\Steps;
 
@@ -15,14 +16,42 @@ final class StoredSteps implements Steps
     /** @var ?array<int|string, array{hands: list<string>, makers: list<string>, steps: list<string>}> by run */
     private ?array $known = null;
 
+    /** Runs that are read ahead at the most. */
+    private const AHEAD = 64;
+
+    /** @var array<array-key, true> runs whose events are at hand */
+    private array $held = [];
+
+    /** @var list<Event> of those, as they came */
+    private array $events = [];
+
+    /** @var array<array-key, true> runs that somebody has been told of already */
+    private array $told = [];
+
+    private int $ahead = 0;
+
     /** @param  ?list<string>  $runs  about which somebody may ask; null: all */
     public function __construct(private readonly StoredInstallation $stored, private readonly ?array $runs = null)
     {
     }
 
+    /** Whoever asks again and again is soon told from what was read together: as often twice as many runs as before. */
     public function with(array $runs): array
     {
-        return Touched::events($this->stored, $runs);
+        $asked = array_fill_keys($runs, true);
+        if (array_diff_key($asked, $this->held) !== []) {
+            $left = array_diff_key(array_fill_keys($this->runs ?? [], true), $this->told, $asked);
+            $this->held = $asked + array_slice($left, 0, $this->ahead, true);
+            $this->ahead = min(self::AHEAD, max(1, 2 * $this->ahead));
+            $this->events = Touched::events($this->stored, array_map(strval(...), array_keys($this->held)));
+        }
+        $this->told += $asked;
+
+        return array_values(array_filter(
+            $this->events,
+            static fn (Event $event): bool => isset($asked[$event->run]) ||
+                array_intersect_key(array_flip($event->covers()), $asked) !== [],
+        ));
     }
 
     public function hands(string $run): array

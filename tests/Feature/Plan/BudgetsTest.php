@@ -8,6 +8,7 @@ use App\Changes\Intent;
 use App\Formats\FileExporter;
 use App\Formats\FileImporter;
 use App\Models\StoredInstallation;
+use App\Models\StoredRun;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -85,6 +86,12 @@ final class BudgetsTest extends TestCase
      */
     private const WAY = [[170, 11_000], [90, 6_500]];
 
+    /** Questions and rows of forty runs changed at once: each is written, and all are read together. */
+    private const MARKED = [125, 9_000];
+
+    /** Questions and rows of forty runs that are copied out. */
+    private const COPIED = [20, 2_500];
+
     /** Questions and rows of what is new in the schedule since. */
     private const NEWS = [24, 1_300];
 
@@ -131,6 +138,7 @@ final class BudgetsTest extends TestCase
             self::within($budget, $page.', after an edit');
         }
         $this->proposes();
+        $this->marks();
         $this->moves();
         $this->exports();
         $this->released();
@@ -151,6 +159,33 @@ final class BudgetsTest extends TestCase
             self::within($budget, 'a line of words, '.['after an edit', 'again'][$i]);
             self::assertSame(24, $answer->json('lines.0.circuits'));
         }
+    }
+
+    /** The same for many, and many copied out. */
+    private function marks(): void
+    {
+        $change = function (int $many, string $note): int {
+            $runs = $this->large->runs()->where('withdrawn', false)->orderBy('id')->limit($many)->get();
+            CountingStatement::begin();
+            $this->as('planner')->patchJson('/api/i/'.$this->large->address.'/runs', [
+                'runs' => $runs->map(static fn (StoredRun $run): array => [
+                    'id' => $run->key,
+                    'version' => $run->version,
+                ])->all(),
+                'line' => ['note' => $note],
+            ])->assertOk();
+
+            return CountingStatement::$asked;
+        };
+        $change(40, 'once');
+        $forty = $change(40, 'together');
+        self::within(self::MARKED, 'forty runs, changed');
+        // As many more as are written, and what is read together a few times more.
+        self::assertLessThanOrEqual($forty + 40 + 8, $change(80, 'together'), 'eighty runs, changed: questions');
+        $ids = $this->large->runs()->where('withdrawn', false)->orderBy('id')->limit(40)->pluck('key')->all();
+        CountingStatement::begin();
+        $this->postJson('/api/i/'.$this->large->address.'/runs/table', ['runs' => $ids])->assertOk();
+        self::within(self::COPIED, 'forty runs, copied');
     }
 
     /** A way gets longer by more than cables have to spare: those that lie in it are read, and their neighbours. */

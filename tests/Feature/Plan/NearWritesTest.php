@@ -133,6 +133,43 @@ final class NearWritesTest extends TestCase
         self::assertGreaterThan(Share::many(1, 3), $brought);
     }
 
+    /** Several runs at once are read as far as they go, and are what they would be if all had been read. */
+    public function test_the_same_for_several_runs_is_brought_forward_and_taken_back(): void
+    {
+        $this->whole();
+        $keys = ['C-424', 'C-425', 'A-121', 'V-404', 'M-203'];
+        $runs = fn (): array => array_map(
+            static fn (object $run): array => ['id' => $run->key, 'version' => $run->version],
+            StoredRun::query()->where('installation_id', $this->installation->id)->whereIn('key', $keys)
+                ->orderBy('id')->get()->all(),
+        );
+        $notes = fn (): array => array_map(
+            fn (string $key): string => $this->as('planner')->getJson('/api/runs/'.$key)->json('line.note'),
+            $keys,
+        );
+        $before = $notes();
+        $line = ['note' => 'together', 'tail_a' => '2.25'];
+        $this->as('planner')->patchJson('/api/runs', ['runs' => $runs(), 'line' => $line])
+            ->assertOk()->assertJsonPath('changed', 5);
+        self::assertSame(1, $this->cardsAreRight('several'));
+        $pages = $this->pages('M-203');
+        DB::delete('delete from kept');
+        self::assertSame($pages, $this->pages('M-203'));
+        // A code that another has, or that two would get, is known though neither was read.
+        foreach ([['prefix' => 'A-', 'from' => 114], ['prefix' => 'C-', 'from' => 418]] as $number) {
+            $this->patchJson('/api/runs', ['runs' => $runs(), 'number' => $number + ['step' => 1]])
+                ->assertUnprocessable()
+                ->assertJsonValidationErrorFor('code');
+        }
+        $old = array_map(static fn (array $run): array => ['version' => 1] + $run, $runs());
+        $this->patchJson('/api/runs', ['runs' => $old, 'line' => ['note' => 'late']])->assertConflict();
+        $this->whole();
+        $change = $this->installation->changes()->orderByDesc('id')->firstOrFail();
+        $this->postJson('/api/changes/'.$change->id.'/undo')->assertCreated();
+        $this->cardsAreRight('several, undone');
+        self::assertSame($before, $notes());
+    }
+
     public function test_a_run_that_was_taken_out_and_is_there_again_is_the_last_one(): void
     {
         $this->whole();

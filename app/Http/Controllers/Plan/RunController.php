@@ -177,8 +177,12 @@ final readonly class RunController
      *
      * @return Answer<array{changed: int}>
      */
-    public function bulk(#[Body(BulkChange::class)] BulkChange $sent, Loaded $loaded, Author $author): Answer
-    {
+    public function bulk(
+        #[Body(BulkChange::class)] BulkChange $sent,
+        StoredInstallation $stored,
+        Near $near,
+        Author $author,
+    ): Answer {
         $versions = [];
         foreach ($sent->runs as $run) {
             $versions[$run->id] = $run->version;
@@ -189,6 +193,7 @@ final readonly class RunController
         foreach (array_keys($versions) as $i => $id) {
             $lines[$id] = $line + ($number === null ? [] : ['code' => self::numbered($number, $i)]);
         }
+        $loaded = $near->runs($stored, array_map(strval(...), array_keys($lines)));
         $this->desk->changeMany($loaded, $author, $lines, $versions);
 
         return new Answer(['changed' => count($lines)]);

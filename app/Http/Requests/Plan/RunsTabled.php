@@ -13,7 +13,8 @@ final readonly class RunsTabled implements Shape
 {
     /** @param  list<string>  $runs  in the order in which they are wanted */
     public function __construct(
-        #[Items(max: 2000, min: 1, remedy: 'Mark the runs first, at most 2,000.')] public array $runs,
+        #[Items(max: 400, min: 1, remedy: 'Mark 1 to 400 runs. All of them are a CSV, under In and out.')]
+        public array $runs,
         public Units $units = Units::Metric,
     ) {
     }
