@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Contract\Refusal;
+use App\Http\Requests\Plan\ColumnShown;
 use App\Http\Requests\Plan\KeptView;
-use App\Http\Resources\Plan\ViewResource;
+use App\Http\Requests\Plan\SortedBy;
+use App\Http\Requests\Plan\ViewShows;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\SavedView;
@@ -18,7 +20,7 @@ use Illuminate\Support\Facades\DB;
 /**
  * Ways of looking at a schedule that somebody of its crew keeps under a name.
  *
- * @phpstan-import-type ScheduleView from ViewResource
+ * @phpstan-import-type ScheduleView from SavedView
  *
  * @phpstan-type Kept array{name: string, shared: bool, shows: ScheduleView}
  */
@@ -52,7 +54,7 @@ final readonly class ViewDesk
         if ($sent->shared && ! $this->member->hasRole(Role::Planner, Role::Lead)) {
             throw Refusal::of('shared', 'A planner or the lead keeps views for the whole crew. Keep it for yourself.');
         }
-        $view = ['name' => $sent->name, 'shared' => $sent->shared, 'shows' => ViewResource::shows($sent->shows)];
+        $view = ['name' => $sent->name, 'shared' => $sent->shared, 'shows' => self::shows($sent->shows)];
 
         return DB::transaction(function () use ($id, $sent, $view): SavedView {
             $held = SavedView::query();
@@ -162,6 +164,23 @@ final readonly class ViewDesk
             'columns' => implode(', ', array_column($view['shows']['columns'], 'key')),
             'order' => implode(', ', array_column($view['shows']['sort'], 'key')),
             'together' => $view['shows']['group'],
+        ];
+    }
+
+    /** @return ScheduleView */
+    private static function shows(ViewShows $sent): array
+    {
+        return [
+            'words' => $sent->words,
+            'columns' => array_map(
+                static fn (ColumnShown $each): array => ['key' => $each->key->value, 'width' => $each->width],
+                $sent->columns,
+            ),
+            'sort' => array_map(
+                static fn (SortedBy $each): array => ['key' => $each->key->value, 'down' => $each->down],
+                $sent->sort,
+            ),
+            'group' => $sent->group->value,
         ];
     }
 }

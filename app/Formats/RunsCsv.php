@@ -105,10 +105,7 @@ final class RunsCsv
             $done = array_filter($plan->strand($run->id), static fn ($bead): bool => $bead->state === BeadState::Done);
             $last = end($done);
             $rows[] = [
-                ...array_map(
-                    static fn (string $field): string => self::cell($field, $line[$field], $units),
-                    RunLine::FIELDS,
-                ),
+                ...self::cells($line, $units),
                 $joined->write($run, $line),
                 $units->isMetric()
                     ? number_format($plan->runs[$run->id]->cut->result->inMetres(), 3, '.', '')
@@ -139,17 +136,22 @@ final class RunsCsv
                 continue;
             }
             $line = RunLine::describe($run, $in);
-            $named = $names->of($line);
-            $rows[] = [
-                ...array_map(
-                    static fn (string $field): string => self::cell($field, $named[$field] ?? '', $units),
-                    RunLine::FIELDS,
-                ),
-                $joined->write($run, $line),
-            ];
+            $rows[] = [...self::cells($names->of($line), $units), $joined->write($run, $line)];
         }
 
         return CsvWriter::tabbed([...RunLine::FIELDS, JoinedCell::COLUMN], $rows);
+    }
+
+    /**
+     * @param  array<int|string, string>  $line  by field
+     * @return list<string> in the order of the fields
+     */
+    private static function cells(array $line, Units $units): array
+    {
+        return array_map(
+            static fn (string $field): string => self::cell($field, $line[$field] ?? '', $units),
+            RunLine::FIELDS,
+        );
     }
 
     private static function cell(string $field, string $text, Units $units): string

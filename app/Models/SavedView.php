@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Http\Resources\Plan\ViewResource;
+use App\Http\Requests\Plan\ScheduleColumn;
+use App\Http\Requests\Plan\ScheduleGroup;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * A way of looking at a schedule, kept under a name.
  *
- * @phpstan-import-type ScheduleView from ViewResource
+ * @phpstan-type ScheduleView array{
+ *     words: string,
+ *     columns: list<array{key: value-of<ScheduleColumn>, width: int}>,
+ *     sort: list<array{key: value-of<ScheduleColumn>, down: bool}>,
+ *     group: value-of<ScheduleGroup>,
+ * }
  *
  * @property string $id
  * @property int $installation_id

@@ -40,23 +40,20 @@ final class ChangeController
             ->get();
         $undone = $stored->changes()->whereIn('undoes', $changes->modelKeys())->pluck('undoes')->all();
 
-        return new Answer(
-            array_values(
-                $changes
-                    ->map(
-                        static fn (Change $change): array => [
-                            'id' => $change->id,
-                            'words' => $change->words,
-                            'who' => $change->user->name,
-                            'mine' => $change->user_id === $request->user()?->getAuthIdentifier(),
-                            'at' => $change->created_at,
-                            'undone' => in_array($change->id, $undone, true),
-                            'reversal' => Reversal::of($change)->value,
-                        ],
-                    )
-                    ->all(),
-            ),
-        );
+        $shown = [];
+        foreach ($changes as $change) {
+            $shown[] = [
+                'id' => $change->id,
+                'words' => $change->words,
+                'who' => $change->user->name,
+                'mine' => $change->user_id === $request->user()?->getAuthIdentifier(),
+                'at' => $change->created_at,
+                'undone' => in_array($change->id, $undone, true),
+                'reversal' => Reversal::of($change)->value,
+            ];
+        }
+
+        return new Answer($shown);
     }
 
     /** @return Answer<array{id: int, words: string}> */
