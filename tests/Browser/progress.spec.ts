@@ -14,6 +14,7 @@ test('progress leads from each bead to the runs behind it', async ({ page }) => 
   await expect(page.getByRole('heading', { name: 'Progress' })).toBeVisible()
   const bead = page.getByRole('link', { name: /^L3 floor boxes, test: / })
   const [done, of] = share((await bead.textContent())!)
+  await expect(page.getByText('Nobody has recorded anything yet.')).toHaveCount(0)
   expect(of).toBeGreaterThan(done)
   await bead.click()
   await expect(page.getByText(`${of - done} of `, { exact: false }).first()).toBeVisible()
@@ -27,6 +28,7 @@ test('progress leads from each bead to the runs behind it', async ({ page }) => 
   await hands.click()
   const runs = page.getByRole('region', { name: 'Tove Castellan, cut' }).getByRole('link')
   await expect(runs).toHaveCount(cut)
+  await expect(page.getByText('Nobody has recorded anything yet.')).toHaveCount(0)
   // What is left over time, as a picture and as a table.
   await expect(page.getByRole('img', { name: /^Hours left: \d+ hours at first, \d+ now/ })).toBeVisible()
   await page.getByText('As a table').click()

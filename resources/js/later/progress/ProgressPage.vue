@@ -105,8 +105,8 @@ const print = () => window.print()
             :stages="told.stages"
             :whole="by === 'person' ? null : all"
             @look="look" />
-          <RunsBehind v-if="looked && by === 'person'" of="hands" v-bind="looked" @close="looked = null" />
           <p v-else class="quiet">Nobody has recorded anything yet.</p>
+          <RunsBehind v-if="looked && by === 'person'" of="hands" v-bind="looked" @close="looked = null" />
           <p v-if="groups.length > MANY" class="told"><v-btn
             variant="text"
             size="small"

@@ -22,7 +22,7 @@ watch(
 
 <template>
   <div class="behind" role="region" :aria-label="words">
-    <p><b>{{ words }}</b>
+    <p class="told"><b>{{ words }}</b>
       <span v-if="!busy && !problem" class="quiet" role="status">{{ many(runs.length, 'run') }}</span>
       <v-btn size="small" variant="text" @click="emit('close')">Close</v-btn></p>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
