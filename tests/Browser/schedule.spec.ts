@@ -132,6 +132,8 @@ test('a cell is written where it stands, filled down the marked, and taken back'
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert')).toContainText(/has this code/)
   await page.getByRole('button', { name: 'Leave it' }).click()
+  // What there is no room for is told beside it.
+  await expect(cell(page, 'C-418', 'look')).toHaveAttribute('title', /Wire-map/)
   // Where nothing is written, it says so.
   await cell(page, 'C-424', 'cut').click()
   await page.keyboard.press('F2')
@@ -198,4 +200,39 @@ test('the schedule is a grid: rows and cells are counted, and the one at hand is
   await first.click()
   await expect(page.getByRole('button', { expanded: false }).first()).toBeVisible()
   expect(Number(await grid.getAttribute('aria-rowcount'))).toBeLessThan(shown)
+})
+
+test('a device begins with the order and the grouping that an earlier version kept for it', async ({ page }) => {
+  await page.addInitScript(() => {
+    if (localStorage.getItem('begun')) return
+    localStorage.setItem('begun', 'yes')
+    localStorage.setItem('sartal.sort', JSON.stringify({ key: 'findings', down: true }))
+    localStorage.setItem('sartal.schedule.byLoom', 'true')
+  })
+  await signIn(page, 'tester')
+  await expect(heading(page, 'To look at')).toHaveAttribute('aria-sort', 'descending')
+  await expect(menu(page, 'By loom')).toBeVisible()
+  // From then on it is the installation's own.
+  await heading(page, 'Cut').getByRole('button').click()
+  await page.reload()
+  await expect(heading(page, 'Cut')).toHaveAttribute('aria-sort', 'ascending')
+})
+
+test('a menu that Escape shuts gives the keys back where they were, and a phone is asked for no columns', async ({
+  page,
+}) => {
+  await signIn(page, 'tester')
+  await menu(page, 'Columns').click()
+  await page.getByRole('radio', { name: 'cable' }).check()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('radio', { name: 'cable' })).toBeHidden()
+  await expect(menu(page, 'By cable')).toBeFocused()
+  await page.setViewportSize({ width: 390, height: 844 })
+  await expect(page.getByRole('grid', { name: 'Runs' })).toHaveAttribute('aria-colcount', '3')
+  await menu(page, 'By cable').click()
+  await expect(page.getByRole('radio', { name: 'one list' })).toBeVisible()
+  await expect(page.getByRole('checkbox')).toHaveCount(0)
+  await page.getByRole('radio', { name: 'one list' }).check()
+  await page.keyboard.press('Escape')
+  await expect(menu(page, 'Together')).toBeFocused()
 })

@@ -1,18 +1,14 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Invitation } from '../api/types'
+import { copy } from './clipboard'
 import { when } from './dates'
 
 /** A link that somebody sets their password by: to be handed over, where nothing mails it. */
 const props = defineProps<{ name: string; invitation: Invitation }>()
 const copied = ref(false)
-async function copy() {
-  await navigator.clipboard.writeText(props.invitation.link!).then(
-    () => {
-      copied.value = true
-    },
-    () => undefined,
-  )
+async function take() {
+  copied.value = await copy(props.invitation.link!)
 }
 </script>
 
@@ -26,7 +22,7 @@ async function copy() {
         :value="invitation.link"
         aria-label="Link to hand over"
         @focus="($event.target as HTMLInputElement).select()">
-      <button type="button" @click="copy">{{ copied ? 'Copied' : 'Copy' }}</button>
+      <button type="button" @click="take">{{ copied ? 'Copied' : 'Copy' }}</button>
       Hand it to nobody else: whoever opens it sets the password. It holds once, until {{ when(invitation.until) }}, and
       is not shown again.
     </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
@@ -19,6 +19,7 @@ import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { blockColour, hex } from '../../ui/colours'
 import ConnectorView from '../../ui/ConnectorView.vue'
+import { useKeys } from '../../ui/keys'
 import Swatch from '../../ui/Swatch.vue'
 import LayOut from './LayOut.vue'
 import PasteTable from './PasteTable.vue'
@@ -218,17 +219,10 @@ const remove = () =>
       detail.value = await api.get(`types/plan/${props.id}`)
     }
   })
-function onKey(event: KeyboardEvent) {
-  const typing = ['INPUT', 'TEXTAREA'].includes((event.target as HTMLElement).tagName)
-  if (typing || document.querySelector('.v-overlay--active:not(.v-snackbar)')) return
-  if (event.key === 'Escape') cell.value = null
-  if (event.key === 'u' || (event.key === 'z' && (event.ctrlKey || event.metaKey))) {
-    event.preventDefault()
-    undo()
-  }
+const leave = () => {
+  cell.value = null
 }
-onMounted(() => window.addEventListener('keydown', onKey))
-onUnmounted(() => window.removeEventListener('keydown', onKey))
+useKeys({ Escape: leave, u: undo, 'Mod+z': undo })
 </script>
 
 <template>

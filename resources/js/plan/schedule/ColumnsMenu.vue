@@ -5,7 +5,7 @@ import { COLUMNS, KEYS, type ColumnKey } from './columns'
 import { GROUPS, type Grouping } from './groups'
 
 /** Which columns stand, in which order, and what stands together. */
-const props = defineProps<{ columns: ScheduleView['columns'] }>()
+const props = defineProps<{ columns: ScheduleView['columns']; isNarrow: boolean }>()
 const group = defineModel<Grouping>('group', { required: true })
 const emit = defineEmits<{
   show: [key: ColumnKey, isShown: boolean]
@@ -13,7 +13,10 @@ const emit = defineEmits<{
   widths: []
 }>()
 const shown = computed(() => props.columns.map(each => each.key))
-const called = computed(() => (group.value === '' ? 'Columns' : `By ${GROUPS[group.value]}`))
+/** A phone has its own columns: there it says what stands together, and nothing else. */
+const called = computed(() =>
+  group.value !== '' ? `By ${GROUPS[group.value]}` : props.isNarrow ? 'Together' : 'Columns',
+)
 const hidden = computed(() => KEYS.filter(key => !shown.value.includes(key)))
 function later(at: number) {
   emit('place', shown.value[at]!, shown.value[at + 2] ?? null)
@@ -35,7 +38,7 @@ function later(at: number) {
         <label v-for="(words, key) in GROUPS" :key="key"><input v-model="group" type="radio" :value="key">
           {{ words }}</label>
       </fieldset>
-      <fieldset>
+      <fieldset v-if="!isNarrow">
         <legend>Columns, from the left</legend>
         <p v-for="(key, at) in shown" :key="key" class="column">
           <label><input
@@ -62,7 +65,7 @@ function later(at: number) {
           @change="emit('show', key, true)"> {{ COLUMNS[key].name }}</label></p>
       </fieldset>
       <v-btn
-        v-if="columns.some(each => each.width)"
+        v-if="!isNarrow && columns.some(each => each.width)"
         size="small"
         variant="text"
         @click="emit('widths')">As wide as there is room</v-btn>

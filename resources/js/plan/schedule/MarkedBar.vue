@@ -44,7 +44,7 @@ const cables = computed(() => {
     </v-menu>
     <span class="acts">
       <template v-if="session.plans">
-        <v-btn size="small" color="secondary" @click="emit('change')">Change {{ rows.length }} marked …</v-btn>
+        <v-btn size="small" color="secondary" @click="emit('change')">Change …</v-btn>
         <v-btn
           v-if="fill && rows.length > 1"
           size="small"

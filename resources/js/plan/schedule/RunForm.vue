@@ -12,7 +12,7 @@ import LeftTyped from '../../ui/LeftTyped.vue'
 import { useTyped } from '../../ui/typed'
 import WorkedSum from '../../ui/WorkedSum.vue'
 import StaleDialog from './StaleDialog.vue'
-import type { StaleRun } from './useWritten'
+import { useWritten } from './useWritten'
 import { useLatest } from '../../ui/latest'
 
 const props = defineProps<{ mode: 'new' | 'edit' | 'copy'; id: string | null; prefilled?: Line | null }>()
@@ -39,7 +39,7 @@ const problem = ref('')
 const busy = ref(false)
 const first = ref<{ focus: () => void } | null>(null)
 const proposed = ref<{ cut: Worked; circuits: number; fittings: number; findings: Finding[] } | null>(null)
-const stale = ref<StaleRun | null>(null)
+const { stale, write } = useWritten()
 
 /** What is otherwise than it was read. */
 const changed = (): Line =>
@@ -174,21 +174,18 @@ async function save() {
   try {
     const run =
       props.mode === 'edit'
-        ? await api.patch(`runs/${props.id}`, { line: changed(), version: version.value })
+        ? await write(props.id!, changed(), version.value)
         : props.mode === 'copy'
           ? // With everything that the form does not show of it.
             await api.post(`runs/${props.id}/duplicate`, { code: line.value.code ?? '', line: changed() })
           : await api.post('runs', { line: line.value, many: many.value || 1 })
-    stale.value = null
+    if (!run) return
     saved()
     emit('saved', run)
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
-    if (error.status === 409) stale.value = error.body as unknown as StaleRun
-    else {
-      errors.value = error.fields
-      problem.value = error.message
-    }
+    errors.value = error.fields
+    problem.value = error.message
   } finally {
     busy.value = false
   }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Row } from '../../api/types'
 import Strand from '../../ui/Strand.vue'
-import { COLUMNS, toLookAt, type ColumnKey } from './columns'
+import { COLUMNS, inFull, toLookAt, type ColumnKey } from './columns'
 
 /** A run's line in the grid: drawn anew where something of its own is another, and not with its neighbours. */
 defineProps<{
@@ -33,7 +33,7 @@ defineProps<{
         { figures: COLUMNS[key].figures, mono: COLUMNS[key].mono, at: key === at },
         key === 'look' ? toLookAt(row).severity : '',
       ]"
-      :title="COLUMNS[key].below ? `${COLUMNS[key].text(row)} → ${COLUMNS[key].below(row)}` : undefined">
+      :title="key === 'strand' ? undefined : inFull(key, row)">
       <router-link v-if="key === 'code'" tabindex="-1" :to="`/runs/${row.id}`">{{ row.code }}</router-link>
       <Strand v-else-if="key === 'strand'" :beads="row.strand" />
       <template v-else>{{ COLUMNS[key].text(row) }}<small v-if="COLUMNS[key].below"><i
@@ -61,6 +61,8 @@ defineProps<{
 [role='gridcell'] {
   align-self: stretch;
   align-content: center;
+  margin-inline: -4px;
+  padding-inline: 4px;
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;

@@ -8,20 +8,20 @@ import type { Line, Row, RunPage } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import BeingMade from '../../ui/BeingMade.vue'
 import { late, useOpened } from '../../ui/late'
+import { useKeys } from '../../ui/keys'
 import { isTakenBack } from '../../ui/reversed'
 import { redoLast, undoLast } from '../../ui/undo'
 import { system } from '../../ui/units'
 import { many } from '../../ui/words'
 import ChangesDialog from './ChangesDialog.vue'
-import { COLUMNS, written as named } from './columns'
 import ColumnsMenu from './ColumnsMenu.vue'
 import ImportDialog from './ImportDialog.vue'
 import RunGrid from './RunGrid.vue'
 import RunInspector from './RunInspector.vue'
+import { useCells } from './useCells'
 import { useClipboard } from './useClipboard'
 import { useMarks } from './useMarks'
 import { useRows } from './useRows'
-import { useScheduleKeys } from './useScheduleKeys'
 import { useShown } from './useShown'
 import ViewsMenu from './ViewsMenu.vue'
 
@@ -58,14 +58,13 @@ const log = ref(false)
 const filterField = ref<{ focus: () => void } | null>(null)
 const grid = ref<{ reveal: (id: string) => void } | null>(null)
 const chosen = ref(String(route.query.run ?? ''))
-/** The cell that is being written in. */
-const writing = ref<Row | null>(null)
 const row = computed(() => rows.value.find(each => each.id === chosen.value) ?? null)
 const say = (text: string, undo: (() => unknown) | null = null) => {
   said.value = text
   back.value = undo
 }
 watch(refused, text => text && say(text))
+const { writing, fills, mayWrite, write, fill } = useCells(shown.at, markedRows, say)
 const clipboard = useClipboard({
   rows: () => (markedRows.value.length ? markedRows.value : row.value ? [row.value] : []),
   columns: () => columns.value,
@@ -162,37 +161,17 @@ function mark(by: number) {
   move(by)
   through(chosen.value)
 }
-const fields = computed(() => (session.plans ? COLUMNS[shown.at.value].fields : undefined))
 const look = (it: Row) => void router.push(`/runs/${it.id}`)
-/** Writes in the cell at hand, where something can be written. */
-function write(it: Row) {
-  if (fields.value && !it.withdrawn) writing.value = it
-  else if (session.plans) say(`${COLUMNS[shown.at.value].name} follows from the rest: e edits the run.`)
-}
 /** Pressed twice, a cell is written in; a code, or where nothing is written, opens the run. */
-const twice = (it: Row) => (fields.value && shown.at.value !== 'code' && !it.withdrawn ? write(it) : look(it))
+const twice = (it: Row) => (mayWrite(it) && shown.at.value !== 'code' ? write(it) : look(it))
 function written(text: string, byKey: boolean) {
   writing.value = null
   say(text)
   void load(true)
   if (byKey) move(1)
 }
-/** What the first of the marked has in the cell at hand, all of them get. */
-function fill() {
-  const [first, ...rest] = markedRows.value.filter(each => !each.withdrawn)
-  const of = fields.value
-  if (!first || !rest.length || !of || shown.at.value === 'code') return
-  void change(async () => {
-    const { line } = await api.get(`runs/${first.id}`)
-    const answer = await api.patch('runs', {
-      runs: rest.map(({ id, version }) => ({ id, version })),
-      line: Object.fromEntries(of.map(field => [field, line[field] ?? ''])),
-    })
-    return `${named(shown.at.value)} of ${first.code} is now that of ${many(answer.changed, 'more run')}. u undoes it.`
-  })
-}
 const whenPlanning = (act: () => unknown) => () => session.plans && act()
-useScheduleKeys(
+useKeys(
   {
     f: () => filterField.value?.focus(),
     q: whenPlanning(() => (quick.value = true)),
@@ -211,7 +190,7 @@ useScheduleKeys(
     End: () => move(1e6),
     Enter: () => row.value && look(row.value),
     F2: () => row.value && write(row.value),
-    'Mod+d': whenPlanning(fill),
+    'Mod+d': whenPlanning(() => change(fill)),
     n: whenPlanning(() => (editing.value = 'new')),
     e: whenPlanning(() => row.value && (editing.value = 'edit')),
     d: whenPlanning(() => row.value && (editing.value = 'copy')),
@@ -248,6 +227,7 @@ useScheduleKeys(
       <ColumnsMenu
         v-model:group="view.group.value"
         :columns="view.columns.value"
+        :is-narrow="shown.isNarrow.value"
         @show="view.show"
         @place="view.place"
         @widths="view.columns.value = view.columns.value.map(each => ({ ...each, width: 0 }))" />
@@ -306,9 +286,9 @@ useScheduleKeys(
       <MarkedBar
         v-if="markedRows.length"
         :rows="markedRows"
-        :fill="fields && shown.at.value !== 'code' ? named(shown.at.value) : ''"
+        :fill="fills"
         @change="bulk = true"
-        @fill="fill"
+        @fill="change(fill)"
         @copy="attempt(clipboard.whole)"
         @none="none" />
     </div>

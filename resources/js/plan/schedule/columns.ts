@@ -89,6 +89,11 @@ export const COLUMNS: Record<ColumnKey, Column> = {
   note: { name: 'Note', text: row => row.note, fields: ['note'], least: 90, share: 1 },
   look: { name: 'To look at', text: row => toLookAt(row).text, weight: row => -urgency(row), least: 80, share: 1 },
 }
+/** All that a cell has to say, where there is no room for it. */
+export function inFull(key: ColumnKey, row: Row): string {
+  const { text, below } = COLUMNS[key]
+  return below ? `${text(row)}${key === 'places' ? ' → ' : ': '}${below(row)}` : text(row)
+}
 /** What is written in a column's cells. */
 export const written = (key: ColumnKey) => COLUMNS[key].writes ?? COLUMNS[key].name
 export const KEYS = Object.keys(COLUMNS) as ColumnKey[]

@@ -48,5 +48,5 @@ export function useShown(all: Ref<Row[]>, words: Ref<string>) {
     words.value = now.words
     shut.value = new Set()
   }
-  return { view, columns, entries, rows, open, at, across, fold, take }
+  return { view, isNarrow, columns, entries, rows, open, at, across, fold, take }
 }

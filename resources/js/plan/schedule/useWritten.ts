@@ -1,8 +1,8 @@
 import { shallowRef } from 'vue'
 import { api, ApiError } from '../../api/client'
-import type { Line, Row } from '../../api/types'
+import type { Line, Row, RunPage } from '../../api/types'
 
-export interface StaleRun {
+interface StaleRun {
   message: string
   yours: Line
   theirs: { line: Line; row: Row } | null
@@ -12,16 +12,16 @@ export interface StaleRun {
 export function useWritten() {
   const stale = shallowRef<StaleRun | null>(null)
 
-  /** Whether it was written. */
-  async function write(id: string, line: Line, version: number): Promise<boolean> {
+  /** The run as it stands then; null where it was not written. */
+  async function write(id: string, line: Line, version: number): Promise<RunPage | null> {
     try {
-      await api.patch(`runs/${id}`, { line, version })
+      const run = await api.patch(`runs/${id}`, { line, version })
       stale.value = null
-      return true
+      return run
     } catch (error) {
       if (!(error instanceof ApiError) || error.status !== 409) throw error
       stale.value = error.body as unknown as StaleRun
-      return false
+      return null
     }
   }
   return { stale, write }

@@ -1,17 +1,19 @@
 import { useEventListener } from '@vueuse/core'
 
 const FIELDS = ['INPUT', 'TEXTAREA', 'SELECT']
-/** Somebody is in a dialog, a menu or a form. */
+/** Somebody is in a dialog or a menu, which has keys of its own. */
 const isElsewhere = () => document.querySelector('.v-overlay--active:not(.v-snackbar)') !== null
 
-/** Keys of a page, by their names as the browser gives them; "Shift+" and "Mod+" stand before. */
-export function useScheduleKeys(does: Record<string, (target: HTMLElement) => unknown>, isBusy: () => boolean) {
+/**
+ * Keys of a page, by their names as the browser gives them; "Shift+" and "Mod+" stand before. They do nothing while
+ * somebody types, but that Escape leaves the field.
+ */
+export function useKeys(does: Record<string, () => unknown>, isBusy = () => false) {
   useEventListener(window, 'keydown', event => {
     const target = event.target as HTMLElement
     const isTyping = FIELDS.includes(target.tagName)
-    if (event.key === 'Escape' && isBusy()) return
-    if (event.key === 'Escape' && isTyping) return target.blur()
-    if (isTyping || event.altKey || isElsewhere()) return
+    if (event.altKey || isElsewhere() || (event.key === 'Escape' && isBusy())) return
+    if (isTyping) return event.key === 'Escape' ? target.blur() : undefined
     const isMod = event.ctrlKey || event.metaKey
     // A sign that takes Shift on some keyboards is the sign all the same.
     const shift = event.shiftKey && event.key.length > 1 ? 'Shift+' : ''
@@ -19,6 +21,6 @@ export function useScheduleKeys(does: Record<string, (target: HTMLElement) => un
     // What is pressed by Enter does its own.
     if (!act || (event.key === 'Enter' && ['BUTTON', 'A'].includes(target.tagName))) return
     event.preventDefault()
-    act(target)
+    act()
   })
 }
