@@ -78,6 +78,7 @@ final class SessionTest extends TestCase
                 [
                     '{address}',
                     'site/since/{cursor}',
+                    'schedule/views/{id}',
                     '{id}',
                     '{kind}',
                     '{cursor}',
@@ -91,6 +92,7 @@ final class SessionTest extends TestCase
                 [
                     $this->installation->address,
                     'site/since/0123456789abcdef.0',
+                    'schedule/views/00000000-0000-4000-8000-000000000001',
                     '1',
                     'way',
                     '1',

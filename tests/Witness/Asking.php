@@ -108,6 +108,7 @@ trait Asking
     private const QUERIES = [
         'api/find' => '?q=A-11',
         'api/fits' => '?cable=pair-foil&signals=analogue',
+        'api/progress/runs' => '?of=hands&stage=cut',
         'api/parts/needed' => '?sort=cable&id=pair-foil',
         'api/labels.pdf' => self::SHEET,
         'api/labels/test-page.pdf' => self::SHEET,

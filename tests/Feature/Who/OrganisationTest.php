@@ -168,8 +168,8 @@ final class OrganisationTest extends TestCase
                 continue;
             }
             $path = preg_replace(
-                ['~\{address\}~', '~\{(number|id|cursor)\}~', '~\{[a-z]+\}~'],
-                [$this->installation->address, '1', 'way'],
+                ['~\{address\}~', '~(?<=schedule/views/)\{id\}~', '~\{(number|id|cursor)\}~', '~\{[a-z]+\}~'],
+                [$this->installation->address, '00000000-0000-4000-8000-000000000001', '1', 'way'],
                 $route->uri(),
             );
             $answer = $this->as('lead')->json($method, '/'.$path);
