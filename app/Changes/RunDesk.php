@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Changes;
 
 use App\Formats\BadLine;
-use App\Formats\JoinedRows;
+use App\Formats\Import\Imported;
 use App\Formats\RunLine;
 use App\Formats\Slip;
 use App\Planning\Edit;
@@ -123,27 +123,26 @@ final readonly class RunDesk
         );
     }
 
-    /**
-     * @param  array<int, Proposal>  $proposals
-     * @param  JoinedRows  $joined  what leads from one of them to another
-     */
-    public function addAll(Loaded $loaded, Author $by, array $proposals, JoinedRows $joined): Written
+    /** What a spreadsheet brings: its runs, and the places, looms, ways and plugs that come with them. */
+    public function addAll(Loaded $loaded, Author $by, Imported $in): Written
     {
         $edits = [];
-        foreach ($proposals as $proposal) {
+        foreach ($in->proposals as $proposal) {
             foreach (RunEdits::added($proposal) as $edit) {
                 // What several of them share comes once, and what is there stays as it is.
                 $edits[$edit->kind->value.' '.$edit->key] = $edit;
             }
         }
         $edits = [
+            ...ImportEdits::building($in),
             ...array_values(array_filter($edits, static fn (Edit $edit): bool => ! self::isThere($edit, $loaded))),
-            ...RunEdits::together($loaded, $joined),
+            ...RunEdits::together($loaded, $in->joined, $in->matings),
         ];
-        $count = count($proposals);
+        $count = count($in->proposals);
         $words = sprintf('%d %s imported', $count, $count === 1 ? 'run' : 'runs');
+        $pins = RunEdits::pins($loaded, $in->proposals);
 
-        return $this->log->write(Decision::on($loaded, $by, $words, $edits, pins: RunEdits::pins($loaded, $proposals)));
+        return $this->log->write(Decision::on($loaded, $by, $words, $edits, pins: $pins));
     }
 
     private static function isThere(Edit $edit, Loaded $loaded): bool

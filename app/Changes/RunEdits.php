@@ -13,6 +13,7 @@ use Sartal\Core\File\RunCodec;
 use Sartal\Core\Given\Catalogue\Catalogue;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Link;
+use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\PanelSwitch;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\UsedTypes;
@@ -107,14 +108,18 @@ final class RunEdits
         return self::connections($loaded, $copy->splices, $copy->links, $copy->switches);
     }
 
-    /** @return list<Edit> what of them comes with rows of a file */
-    public static function together(Loaded $loaded, JoinedRows $joined): array
+    /**
+     * @param  list<Mating>  $matings
+     * @return list<Edit> what of them comes with rows of a file, and what those are plugged into
+     */
+    public static function together(Loaded $loaded, JoinedRows $joined, array $matings): array
     {
         return self::connections(
             $loaded,
             array_values($joined->splices),
             array_values($joined->links),
             array_values($joined->switches),
+            $matings,
         );
     }
 
@@ -122,14 +127,21 @@ final class RunEdits
      * @param  list<string>  $splices
      * @param  list<Link>  $links
      * @param  list<PanelSwitch>  $switches
+     * @param  list<Mating>  $matings
      * @return list<Edit>
      */
-    private static function connections(Loaded $loaded, array $splices, array $links, array $switches): array
-    {
+    private static function connections(
+        Loaded $loaded,
+        array $splices,
+        array $links,
+        array $switches,
+        array $matings = [],
+    ): array {
         $new = [
             'splices' => $splices,
             'links' => array_map(FileEncoder::link(...), $links),
             'switches' => array_map(FileEncoder::switch(...), $switches),
+            'matings' => array_map(FileEncoder::mating(...), $matings),
         ];
         $panel = $loaded->stored->panel;
         foreach ($new as $list => $added) {

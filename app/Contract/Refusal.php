@@ -35,7 +35,9 @@ final class Refusal extends RuntimeException
         return new self($words, 409, ['yours' => $yours, 'theirs' => $theirs, ...$on]);
     }
 
-    /** @param  non-empty-list<array{row: int, column: string, value: string, remedy: string}>  $problems */
+    /**
+     * @param  non-empty-list<array{sheet?: string, row: int, column: string, value: string, remedy: string}>  $problems
+     */
     public static function rows(string $words, array $problems): self
     {
         return new self($words, 422, ['problems' => $problems]);

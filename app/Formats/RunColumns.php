@@ -45,7 +45,20 @@ final class RunColumns
         'bare_a' => ['barea', 'leftbarea'],
         'bare_b' => ['bareb', 'leftbareb'],
         'sleeve' => ['sleeving', 'sleeved'],
-        'length' => ['leadlength', 'lengthoflead'],
+        'length' => ['leadlength', 'lengthoflead', 'cablelength', 'len', 'runlength', 'estimatedlength', 'estlength'],
+        'device_a' => ['devicea', 'devicefrom', 'fromdevice', 'equipmenta', 'fromequipment', 'sourcedevice'],
+        'port_a' => ['porta', 'portfrom', 'fromport', 'sourceport', 'output'],
+        'device_b' => ['deviceb', 'deviceto', 'todevice', 'equipmentb', 'toequipment', 'destinationdevice'],
+        'port_b' => ['portb', 'portto', 'toport', 'destinationport', 'input'],
+    ];
+
+    /** Where a run is plugged in: of a spreadsheet alone, since a run's line does not say it. */
+    public const PLUGGED = ['device_a', 'port_a', 'device_b', 'port_b'];
+
+    /** Units that stand in the name of a column, and how they are written to be read. */
+    private const UNITS = [
+        'mm' => 'mm', 'cm' => 'cm', 'm' => 'm', 'metre' => 'm', 'metres' => 'm', 'meter' => 'm', 'meters' => 'm',
+        'ft' => 'ft', 'feet' => 'ft', 'foot' => 'ft', 'in' => 'in', 'inch' => 'in', 'inches' => 'in',
     ];
 
     /** Known names that make a row the one that names the columns. */
@@ -56,11 +69,25 @@ final class RunColumns
     {
     }
 
+    /** @return list<string> every field that a column can hold */
+    public static function fields(): array
+    {
+        return [...RunLine::FIELDS, JoinedCell::COLUMN, ...self::PLUGGED];
+    }
+
+    /** The unit of numbers without one that the name of a column says, such as "Length (ft)"; "" where it says none. */
+    public static function unit(string $name): string
+    {
+        $found = preg_match('~[\s(\[,/_]\(?([a-z]+)[)\]]?\.?$~', mb_strtolower(trim($name)), $m);
+
+        return $found === 1 ? self::UNITS[$m[1]] ?? '' : '';
+    }
+
     /** The field that a column holds; "" to leave it out; null where nobody knows. */
     public function field(string $name): ?string
     {
         $chosen = $this->chosen[$name] ?? null;
-        $fields = [...RunLine::FIELDS, JoinedCell::COLUMN];
+        $fields = self::fields();
         if ($chosen !== null && ($chosen === '-' || in_array($chosen, $fields, true))) {
             return $chosen === '-' ? '' : $chosen;
         }
@@ -70,7 +97,9 @@ final class RunColumns
         if ($name === '' || in_array($name, RunsCsv::COMPUTED, true)) {
             return '';
         }
-        $plain = (string) preg_replace('~[^a-z0-9]~', '', mb_strtolower($name));
+        $unit = self::unit($name) === '' ? '' : '~[\s(\[,/_]+\(?[a-z]+[)\]]?\.?$~i';
+        $bare = $unit === '' ? $name : (string) preg_replace($unit, '', trim($name));
+        $plain = (string) preg_replace('~[^a-z0-9]~', '', mb_strtolower($bare));
         foreach (self::ALSO as $field => $names) {
             if ($plain === str_replace('_', '', $field) || in_array($plain, $names, true)) {
                 return $field;

@@ -38,6 +38,17 @@ final class RunKeys
         return $codes;
     }
 
+    /** @return list<string> so many codes that are free, from the one that is said or the next of its kind on */
+    public static function codesFrom(Installation $installation, string $first, int $many): array
+    {
+        $codes = RunCodes::free($installation);
+        while ($codes->isTaken($first) && preg_match('~^(.*?)(\d{1,9})$~us', $first, $m) === 1) {
+            $first = $m[1].str_pad((string) ((int) $m[2] + 1), strlen($m[2]), '0', STR_PAD_LEFT);
+        }
+
+        return $codes->from($first, $many);
+    }
+
     /** The core's field names in those of a line: "a.plans" → "plans_a". */
     public static function field(string $field): string
     {

@@ -19,7 +19,7 @@ final class DependenciesTest extends TestCase
         'File' => [''],
         'Later' => ['Progress', 'Handover', 'Service', 'Changing'],
         'Work' => ['Parts', 'Forecasting', 'Bench', 'Pulling', 'Cutting'],
-        'Plan' => ['Patterns', 'Joining', 'Planning', 'Checks', 'Near', 'Runs', 'Proposing'],
+        'Plan' => ['Patterns', 'Joining', 'Planning', 'Checks', 'Near', 'Runs', 'Importing', 'Proposing'],
         'Proof' => ['Diagnosing', 'Record', 'Testing'],
         'Ways' => ['Dressing', 'Looming', 'Routing'],
         'Ends' => [

@@ -51,6 +51,8 @@ export type PlanChoice = Catalogue['plans'][number]
 
 export type Change = Schemas['ChangeShown']
 export interface RowProblem {
+  /** Of a workbook that has several. */
+  sheet?: string
   row: number
   column: string
   value: string

@@ -5,22 +5,31 @@ declare(strict_types=1);
 namespace App\Http\Controllers\File;
 
 use App\Changes\Author;
+use App\Changes\ImportMemory;
 use App\Changes\RunDesk;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Contract\Refusal;
 use App\Formats\BadLine;
-use App\Formats\RunColumns;
-use App\Formats\RunLine;
+use App\Formats\Import\Imported;
+use App\Formats\Import\RunsImport;
+use App\Formats\Import\RunsTemplate;
+use App\Formats\Import\Understanding;
 use App\Formats\RunsCsv;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\File\RunsFile;
+use App\Http\Resources\File\ImportResource;
 use App\Planning\Loaded;
 use App\Planning\TimeLimit;
 use Illuminate\Http\Response;
-use Sartal\Core\Plan\Proposing\Proposal;
 
+/**
+ * Runs as tables, out and in.
+ *
+ * @phpstan-import-type RowProblem from Imported
+ * @phpstan-import-type ImportShown from ImportResource
+ */
 final readonly class CsvController
 {
     /** s of the processor for a table of as many rows as are taken. */
@@ -35,84 +44,46 @@ final readonly class CsvController
         return self::csv(RunsCsv::write($loaded, $asked->units), $loaded->stored->key.'-schedule.csv');
     }
 
-    public function template(): Response
+    /** The columns, and a row that shows how they are filled in: it is passed over when it comes back. */
+    public function template(Loaded $loaded): Response
     {
-        return self::csv("\xEF\xBB\xBF".implode(',', RunLine::FIELDS)."\r\n", 'runs-template.csv');
+        return self::csv(RunsTemplate::write($loaded->installation), 'runs-template.csv');
     }
 
     /**
-     * What a file would bring, or every row that keeps it out. Saves nothing.
+     * What a file would bring, what its words are taken for, and everything that keeps it out. Saves nothing.
      *
-     * @return Answer<array{
-     *     problems: list<array{row: int, column: string, value: string, remedy: string}>,
-     *     columns: list<array{name: string, takenAs: string|null}>,
-     *     runs: list<array{
-     *         code: string,
-     *         cable: string,
-     *         from: string,
-     *         to: string,
-     *         circuits: int,
-     *         fittings: int,
-     *     }>,
-     * }>
+     * @return Answer<ImportShown>
      */
     public function preview(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded): Answer
     {
-        ['proposals' => $proposals, 'problems' => $problems, 'columns' => $columns] = RunsCsv::read(
-            self::text($sent),
-            $loaded->installation,
-            self::columns($sent),
-        );
+        $said = Understanding::from($sent->said)->over((new ImportMemory($loaded->stored))->read());
+        $read = RunsImport::read(self::text($sent), $loaded->installation, $said, guessing: true);
 
-        return new Answer([
-            'problems' => $problems,
-            'columns' => $columns,
-            'runs' => $problems !== []
-                    ? []
-                    : array_values(
-                        array_map(
-                            static fn (Proposal $proposal): array => [
-                                'code' => $proposal->run->code,
-                                'cable' => $loaded->installation->catalogue->cables()[$proposal->run->cable]->name,
-                                'from' => $loaded->installation->locationName($proposal->run->a->location),
-                                'to' => $loaded->installation->locationName($proposal->run->b->location),
-                                'circuits' => count($proposal->circuits),
-                                'fittings' => count($proposal->fittings),
-                            ],
-                            $proposals,
-                        ),
-                    ),
-        ]);
+        return new Answer(ImportResource::of($read, $loaded->installation, $said));
     }
 
     /** @return Answer<array{imported: int}> */
     public function import(#[Body(RunsFile::class)] RunsFile $sent, Loaded $loaded, Author $author): Answer
     {
-        ['proposals' => $proposals, 'joined' => $joined, 'problems' => $problems] = RunsCsv::read(
-            self::text($sent),
-            $loaded->installation,
-            self::columns($sent),
-        );
+        $said = Understanding::from($sent->said);
+        $read = RunsImport::read(self::text($sent), $loaded->installation, $said);
+        $problems = [...$read->problems, ...array_map(self::missing(...), $read->missing)];
         if ($problems !== []) {
             throw Refusal::rows('Nothing was imported. Mend the rows named, then import again.', $problems);
         }
-        $this->desk->addAll($loaded, $author, $proposals, $joined);
+        $this->desk->addAll($loaded, $author, $read);
+        (new ImportMemory($loaded->stored))->keep($said);
 
-        return new Answer(['imported' => count($proposals)], 201);
+        return new Answer(['imported' => count($read->proposals)], 201);
     }
 
-    /** What a person said that columns hold which Sartal did not know. */
-    private static function columns(RunsFile $sent): RunColumns
+    /** @return RowProblem */
+    private static function missing(string $field): array
     {
-        $said = json_decode($sent->columns, true);
+        $remedy = 'This column is missing. Add it, or say what holds for every row.';
 
-        return new RunColumns(
-            array_filter(
-                is_array($said) ? $said : [],
-                static fn (mixed $field, int|string $name): bool => is_string($field) && is_string($name),
-                ARRAY_FILTER_USE_BOTH,
-            ),
-        );
+        return ['sheet' => '', 'row' => 1, 'column' => $field, 'value' => '', 'remedy' => $remedy];
     }
 
     /** @throws BadLine */

@@ -12,12 +12,12 @@ use Illuminate\Http\UploadedFile;
 final readonly class RunsFile implements Shape
 {
     /**
-     * @param  ?UploadedFile  $file  CSV of at most 5 MB
-     * @param  string  $columns  JSON: column → field, where a column is called otherwise
+     * @param  ?UploadedFile  $file  CSV of at most 5 MB; sheets of a workbook each begin with a form feed and a name
+     * @param  string  $said  JSON: how it is to be read (docs/formats.md)
      */
     public function __construct(
         public ?UploadedFile $file = null,
-        #[Text(max: 20_000, min: 0)] public string $columns = '',
+        #[Text(max: 500_000, min: 0, lines: true)] public string $said = '',
     ) {
     }
 }

@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { useLive } from '../../api/live'
+import { file } from '../../api/page'
 import { useSession } from '../../api/session'
 import type { Line, Row, RunPage } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
@@ -15,7 +16,6 @@ import { system } from '../../ui/units'
 import { many } from '../../ui/words'
 import ChangesDialog from './ChangesDialog.vue'
 import ColumnsMenu from './ColumnsMenu.vue'
-import ImportDialog from './ImportDialog.vue'
 import RunGrid from './RunGrid.vue'
 import RunInspector from './RunInspector.vue'
 import { useCells } from './useCells'
@@ -27,6 +27,7 @@ import ViewsMenu from './ViewsMenu.vue'
 
 const QuickLine = late(() => import('./QuickLine.vue'))
 const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
+const ImportDialog = late(() => import('./import/ImportDialog.vue'))
 const RunForm = late(() => import('./RunForm.vue'))
 const BulkDialog = late(() => import('./BulkDialog.vue'))
 const CellEditor = late(() => import('./CellEditor.vue'))
@@ -52,7 +53,7 @@ const importing = ref(false)
 const pasted = ref('')
 const quick = ref(false)
 const bulk = ref(false)
-const opened = useOpened({ bulk })
+const opened = useOpened({ bulk, importing })
 const prefilled = ref<Line | null>(null)
 const log = ref(false)
 const filterField = ref<{ focus: () => void } | null>(null)
@@ -127,6 +128,12 @@ function turn() {
   said.value = ''
   void (undo ? attempt(async () => undo()) : change(redoLast))
 }
+const workbook = () =>
+  attempt(async () => {
+    const { saveWorkbook } = await import('./import/workbook')
+    await saveWorkbook(file(`schedule.csv?units=${system.value}`), 'schedule.xlsx', 'Schedule')
+    say('The schedule is saved as a workbook.')
+  })
 function remove() {
   const it = row.value
   if (!it || !session.plans) return
@@ -243,6 +250,7 @@ useKeys(
           <v-list-item title="Mark all that are shown" @click="all" />
           <v-list-item title="How far each circuit reaches" to="/reach" />
           <v-list-item title="Schedule as CSV" :href="$file(`schedule.csv?units=${system}`)" download />
+          <v-list-item title="Schedule as a workbook" @click="workbook" />
           <v-list-item
             v-if="session.plans"
             title="Installation as one file"
@@ -311,7 +319,7 @@ useKeys(
       :at="shown.at.value"
       @saved="written"
       @close="writing = null" />
-    <ImportDialog v-model="importing" v-model:pasted="pasted" @imported="load()" />
+    <ImportDialog v-if="opened.importing" v-model="importing" v-model:pasted="pasted" @imported="load()" />
     <BulkDialog
       v-if="opened.bulk"
       v-model="bulk"

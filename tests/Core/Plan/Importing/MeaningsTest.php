@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Plan\Importing;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Sartal\Core\File\InstallationFile;
+use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Plan\Importing\Kind;
+use Sartal\Core\Plan\Importing\Likeness;
+use Sartal\Core\Plan\Importing\Meanings;
+
+/** What people write, against what somebody of the trade would take it for: common practice. */
+final class MeaningsTest extends TestCase
+{
+    private static ?Installation $demo = null;
+
+    private static function demo(): Installation
+    {
+        return self::$demo ??= InstallationFile::parse(
+            (string) file_get_contents(dirname(__DIR__, 4).'/database/demo/brackwater.json'),
+        )->installation;
+    }
+
+    /** @return iterable<string, array{Kind, string, string}> */
+    public static function words(): iterable
+    {
+        yield 'another way to write a category' => [Kind::Cable, 'Cat 6a', 'cat6a-futp'];
+        yield 'written together' => [Kind::Cable, 'CAT6A', 'cat6a-futp'];
+        yield 'a count of pairs' => [Kind::Cable, '24 way multicore', 'multicore-24'];
+        yield 'the one that is used most of two' => [Kind::Cable, 'coax', 'coax-75-mini'];
+        yield 'called by what it carries' => [Kind::Cable, 'mic cable', 'pair-foil'];
+        yield 'a trade word' => [Kind::Signal, 'Ethernet', 'network'];
+        yield 'another spelling' => [Kind::Signal, 'analog audio', 'analogue'];
+        yield 'cut short' => [Kind::Place, 'Amp rack 1', 'amp-rack-1'];
+        yield 'a letter mistyped' => [Kind::Place, 'Lecturn', 'lectern'];
+        yield 'initials' => [Kind::Place, 'FOH', 'front-of-house'];
+        yield 'where a device stands' => [Kind::Place, 'Audio converter', 'media-rack'];
+        yield 'a connector by poles and gender' => [Kind::Plan, 'XLR5M', 'xlr5-male-dmx'];
+        yield 'a connector by another name' => [Kind::Plan, 'RJ45', '8p8c-jack-screened-t568b'];
+        yield 'blanks and capitals' => [Kind::Way, '  UNDER-stage   tray ', 'under-stage'];
+    }
+
+    #[DataProvider('words')]
+    public function test_words_are_taken_for_what_the_trade_means(Kind $kind, string $said, string $id): void
+    {
+        $meant = (new Meanings(self::demo()))->of($kind, $said);
+        self::assertSame($id, $meant->id);
+        self::assertSame($meant->because === '', $meant->isWritten());
+    }
+
+    /** @return iterable<string, array{Kind, string}> */
+    public static function unknown(): iterable
+    {
+        yield 'another number is another thing' => [Kind::Place, 'Stage box 7'];
+        yield 'another room' => [Kind::Place, 'Server room'];
+        yield 'two that are equally meant' => [Kind::Place, 'hall loudspeaker'];
+        yield 'nothing in common' => [Kind::Cable, 'ribbon'];
+        yield 'mains cable, however like' => [Kind::Cable, 'mains composite'];
+        yield 'a mains connector, however like' => [Kind::Plan, 'power in cable mains'];
+        yield 'supply' => [Kind::Signal, 'mains power'];
+        yield 'nothing but a mark' => [Kind::Signal, '?'];
+    }
+
+    #[DataProvider('unknown')]
+    public function test_what_could_be_another_thing_is_not_guessed(Kind $kind, string $said): void
+    {
+        self::assertSame('', (new Meanings(self::demo()))->of($kind, $said)->id);
+    }
+
+    public function test_mains_is_found_as_it_is_written(): void
+    {
+        $meanings = new Meanings(self::demo());
+        self::assertTrue($meanings->of(Kind::Signal, 'mains')->isWritten());
+        self::assertTrue($meanings->of(Kind::Cable, 'mains AND signal composite')->isWritten());
+    }
+
+    /** Every name in the demo is found by itself, in any case, unless several things have it. */
+    public function test_every_name_means_its_own(): void
+    {
+        $meanings = new Meanings(self::demo());
+        $checked = 0;
+        foreach (Kind::cases() as $kind) {
+            $names = $meanings->names($kind);
+            $count = array_count_values(array_map(mb_strtolower(...), $names));
+            foreach ($names as $id => $name) {
+                if ($count[mb_strtolower($name)] === 1) {
+                    self::assertSame((string) $id, $meanings->of($kind, mb_strtoupper($name))->id, $name);
+                    $checked++;
+                }
+            }
+        }
+        self::assertGreaterThan(90, $checked);
+    }
+
+    /** Mistyped by one letter, a long word is nearest to itself: swapped letters by a generator of its own. */
+    public function test_a_slip_of_the_finger_changes_nothing(): void
+    {
+        $names = ['a' => 'Conference', 'b' => 'Reception', 'c' => 'Projection', 'd' => 'Mezzanine', 'e' => 'Workshop'];
+        $likeness = new Likeness($names);
+        $seed = 9;
+        foreach ($names as $id => $name) {
+            for ($i = 0; $i < 20; $i++) {
+                $seed = ($seed * 1103515245 + 12345) % 2147483648;
+                $at = 1 + $seed % (strlen($name) - 2);
+                $slip = substr($name, 0, $at).chr(97 + ($seed >> 8) % 26).substr($name, $at + 1);
+                self::assertSame($id, array_key_first($likeness->of($slip)), $slip);
+            }
+        }
+    }
+}
