@@ -116,8 +116,9 @@ test('a CSV with two bad rows brings in nothing and names both; mended, it comes
       file(header + row('I-1', 'pair-foil', '1,5') + row('I-2', 'gold-wire', '1') + row('I-3', 'pair-foil', 'far')),
     )
   const wrong = page.getByRole('table', { name: 'What is wrong' })
-  await expect(wrong.getByRole('row', { name: /3 cable gold-wire/ })).toBeVisible()
-  await expect(wrong.getByRole('row', { name: /4 tail_a far/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /gold-wire 1 time/ })).toContainText('nobody knows')
+  await expect(wrong.getByRole('textbox', { name: 'tail A of row 4' })).toHaveValue('far')
+  await expect(page.getByText('Before it can come in: 1 word to explain, 1 cell to put right.')).toBeVisible()
   await expect(page.getByRole('button', { name: /^Import \d/ })).toHaveCount(0)
   await page
     .getByLabel('File to import')

@@ -49,7 +49,7 @@ final class ReadWords
         private readonly Understanding $said,
         private readonly bool $guessing,
     ) {
-        $this->meanings = new Meanings($in);
+        $this->meanings = new Meanings($in, TradeWords::all());
     }
 
     /** @return list<ReadWord> what is not written as it is called here, in the order in which it was met */

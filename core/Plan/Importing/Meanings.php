@@ -31,7 +31,7 @@ final class Meanings
     /** @var array<string, array<int|string, string>> kind → name as it is compared → id */
     private array $written = [];
 
-    /** @var array<string, Likeness> */
+    /** @var array<string, WordLikeness> */
     private array $likeness = [];
 
     /** @var array<string, array<int|string, int>> kind → id → runs that have it */
@@ -40,7 +40,8 @@ final class Meanings
     /** @var array<string, array<int|string, Meant>> */
     private array $known = [];
 
-    public function __construct(private readonly Installation $in)
+    /** @param  array<int|string, string>  $trade  word → the word for it here, both in lower case */
+    public function __construct(private readonly Installation $in, private readonly array $trade = [])
     {
     }
 
@@ -120,7 +121,7 @@ final class Meanings
     {
         $bare = trim((string) preg_replace('~\b(cables?|leads?|lines?|wires?)\b~iu', '', $said));
         $signal = $kind === Kind::Cable && $bare !== '' ? $this->of(Kind::Signal, $bare)->id : '';
-        $there = $this->in->catalogue->signals()[$signal] ?? null;
+        $there = $this->in->catalogue->signal($signal);
         if ($there === null || $there->domain === HazardDomain::Mains) {
             return null;
         }
@@ -144,7 +145,7 @@ final class Meanings
         foreach ($this->in->runs() as $run) {
             foreach ($run->carries as $carriage) {
                 if (
-                    ($this->in->circuits()[$carriage->circuit]->signal ?? '') === $signal &&
+                    ($this->in->circuit($carriage->circuit)->signal ?? '') === $signal &&
                     ! $this->isChosen(Kind::Cable, $run->cable)
                 ) {
                     $found[$run->cable] = ($found[$run->cable] ?? 0) + 1;
@@ -171,7 +172,7 @@ final class Meanings
             ($scores[0] - ($scores[1] ?? 0.0)) >= self::SAME;
         $instead = self::instead($like);
         $device = $this->of(Kind::Device, $said);
-        $at = $this->in->equipment()[$device->id] ?? null;
+        $at = $this->in->device($device->id);
         if ($at !== null && ($device->isWritten() || ! $isClear)) {
             return new Meant($at->location, sprintf('%s stands there', $at->name), $instead);
         }
@@ -193,7 +194,7 @@ final class Meanings
     }
 
     /** Of everything of a kind that may be guessed: nothing of mains that would be joined, nothing retired. */
-    private function likeness(Kind $kind): Likeness
+    private function likeness(Kind $kind): WordLikeness
     {
         $names = array_filter(
             $this->names($kind),
@@ -203,13 +204,13 @@ final class Meanings
         $also = [];
         foreach (array_keys($names) as $id) {
             $also[$id] = match ($kind) {
-                Kind::Signal => implode(' ', $this->in->catalogue->signals()[$id]->words).' '.$id,
+                Kind::Signal => implode(' ', $this->in->catalogue->theSignal($id)->words).' '.$id,
                 Kind::Plan => $this->connector((string) $id).' '.$id,
                 default => (string) $id,
             };
         }
 
-        return new Likeness($names, $also);
+        return new WordLikeness($names, $also, $this->trade);
     }
 
     /** Whether it is found as it is written or not at all. */
@@ -217,17 +218,17 @@ final class Meanings
     {
         $catalogue = $this->in->catalogue;
         if ($kind === Kind::Signal) {
-            return $catalogue->signals()[$id]->domain === HazardDomain::Mains;
+            return $catalogue->theSignal($id)->domain === HazardDomain::Mains;
         }
         if ($kind === Kind::Cable) {
-            return self::hasMains($catalogue->cables()[$id]);
+            return self::hasMains($catalogue->theCable($id));
         }
         if ($kind !== Kind::Plan) {
             return false;
         }
-        $plan = $catalogue->plans()[$id];
+        $plan = $catalogue->theContactPlan($id);
 
-        return $plan->retired || ($catalogue->connectors()[$plan->connector] ?? null)?->domain === HazardDomain::Mains;
+        return $plan->retired || $catalogue->connector($plan->connector)?->domain === HazardDomain::Mains;
     }
 
     private static function hasMains(CableType $cable): bool
@@ -253,7 +254,7 @@ final class Meanings
             foreach ($this->in->runs() as $run) {
                 $this->count(Kind::Cable, $run->cable);
                 foreach ($run->carries as $carriage) {
-                    $this->count(Kind::Signal, $this->in->circuits()[$carriage->circuit]->signal ?? '');
+                    $this->count(Kind::Signal, $this->in->circuit($carriage->circuit)->signal ?? '');
                 }
                 foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
                     $this->count(Kind::Plan, $leg->landing->plan ?? '');

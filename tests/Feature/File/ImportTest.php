@@ -132,7 +132,8 @@ final class ImportTest extends TestCase
         // What is said now stands above what was said then.
         $now = $this->shown($again, ['values' => ['signal' => ['MIC' => 'analogue']]]);
         self::assertSame('analogue', array_column($now['words'], null, 'words')['Mic']['taken']);
-        self::assertSame(0, DB::table('import_words')->where('installation_id', '<>', $this->installation->id)->count());
+        $others = DB::table('import_words')->where('installation_id', '<>', $this->installation->id);
+        self::assertSame(0, $others->count());
     }
 
     public function test_sheets_are_read_each_by_its_own_columns_and_their_rows_are_named(): void
@@ -184,7 +185,8 @@ final class ImportTest extends TestCase
         }
         $elsewhere = "code,cable,signals,from,to,plans_b,device b,port b\n".
             'X-3,pair-foil,analogue,lectern,foyer,xlr3-male-cable-balanced,amp,34';
-        self::assertStringContainsString('stands at Amplifier rack 1', $this->shown($elsewhere)['problems'][0]['remedy']);
+        $told = $this->shown($elsewhere)['problems'][0]['remedy'];
+        self::assertStringContainsString('stands at Amplifier rack 1', $told);
     }
 
     public function test_a_length_is_passed_over_where_ways_say_it_and_refused_where_it_is_none(): void

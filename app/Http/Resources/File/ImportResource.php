@@ -76,7 +76,7 @@ final class ImportResource
             'choices' => array_map(
                 static fn (Kind $kind): array => [
                     'kind' => $kind->value,
-                    'of' => self::choices($read->words->names($kind)),
+                    'of' => self::choices($read->words->names($kind), $kind === Kind::Plan ? $in : null),
                 ],
                 array_values(array_unique($kinds, SORT_REGULAR)),
             ),
@@ -121,13 +121,19 @@ final class ImportResource
 
     /**
      * @param  array<int|string, string>  $names
+     * @param  ?Installation  $plans  that these are contact plans of: each is known by its connector
      * @return list<Choice>
      */
-    private static function choices(array $names): array
+    private static function choices(array $names, ?Installation $plans): array
     {
         $choices = [];
         foreach ($names as $id => $name) {
-            $choices[] = ['id' => (string) $id, 'name' => $name];
+            $plan = $plans?->catalogue->contactPlan((string) $id);
+            if ($plan?->retired === true) {
+                continue;
+            }
+            $connector = $plan === null ? null : $plans?->catalogue->connector($plan->connector);
+            $choices[] = ['id' => (string) $id, 'name' => $connector === null ? $name : $connector->name.': '.$name];
         }
 
         return $choices;

@@ -9,8 +9,8 @@ use PHPUnit\Framework\TestCase;
 use Sartal\Core\File\InstallationFile;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Importing\Kind;
-use Sartal\Core\Plan\Importing\Likeness;
 use Sartal\Core\Plan\Importing\Meanings;
+use Sartal\Core\Plan\Importing\WordLikeness;
 
 /** What people write, against what somebody of the trade would take it for: common practice. */
 final class MeaningsTest extends TestCase
@@ -22,6 +22,14 @@ final class MeaningsTest extends TestCase
         return self::$demo ??= InstallationFile::parse(
             (string) file_get_contents(dirname(__DIR__, 4).'/database/demo/brackwater.json'),
         )->installation;
+    }
+
+    /** With the words that ship. */
+    private static function meanings(): Meanings
+    {
+        $words = (string) file_get_contents(dirname(__DIR__, 4).'/catalogue/words.json');
+
+        return new Meanings(self::demo(), json_decode($words, true, 2, JSON_THROW_ON_ERROR));
     }
 
     /** @return iterable<string, array{Kind, string, string}> */
@@ -46,7 +54,7 @@ final class MeaningsTest extends TestCase
     #[DataProvider('words')]
     public function test_words_are_taken_for_what_the_trade_means(Kind $kind, string $said, string $id): void
     {
-        $meant = (new Meanings(self::demo()))->of($kind, $said);
+        $meant = self::meanings()->of($kind, $said);
         self::assertSame($id, $meant->id);
         self::assertSame($meant->because === '', $meant->isWritten());
     }
@@ -67,12 +75,12 @@ final class MeaningsTest extends TestCase
     #[DataProvider('unknown')]
     public function test_what_could_be_another_thing_is_not_guessed(Kind $kind, string $said): void
     {
-        self::assertSame('', (new Meanings(self::demo()))->of($kind, $said)->id);
+        self::assertSame('', self::meanings()->of($kind, $said)->id);
     }
 
     public function test_mains_is_found_as_it_is_written(): void
     {
-        $meanings = new Meanings(self::demo());
+        $meanings = self::meanings();
         self::assertTrue($meanings->of(Kind::Signal, 'mains')->isWritten());
         self::assertTrue($meanings->of(Kind::Cable, 'mains AND signal composite')->isWritten());
     }
@@ -80,7 +88,7 @@ final class MeaningsTest extends TestCase
     /** Every name in the demo is found by itself, in any case, unless several things have it. */
     public function test_every_name_means_its_own(): void
     {
-        $meanings = new Meanings(self::demo());
+        $meanings = self::meanings();
         $checked = 0;
         foreach (Kind::cases() as $kind) {
             $names = $meanings->names($kind);
@@ -99,7 +107,7 @@ final class MeaningsTest extends TestCase
     public function test_a_slip_of_the_finger_changes_nothing(): void
     {
         $names = ['a' => 'Conference', 'b' => 'Reception', 'c' => 'Projection', 'd' => 'Mezzanine', 'e' => 'Workshop'];
-        $likeness = new Likeness($names);
+        $likeness = new WordLikeness($names);
         $seed = 9;
         foreach ($names as $id => $name) {
             for ($i = 0; $i < 20; $i++) {

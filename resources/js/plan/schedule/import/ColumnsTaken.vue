@@ -9,8 +9,12 @@ const { of } = defineProps<{ of: Importing }>()
 const columns = computed(() => of.answer.value?.columns ?? [])
 const unknown = computed(() => columns.value.filter(each => each.takenAs === null))
 const known = computed(() => columns.value.filter(each => each.takenAs !== null))
-const fields = computed(() => of.answer.value?.fields ?? [])
 const taken = computed(() => known.value.filter(each => each.takenAs !== '').length)
+const understood = computed(() => {
+  const left = known.value.length - taken.value
+  return `${many(taken.value, 'column')} understood${left ? `, ${left} left out` : ''}`
+})
+const fields = computed(() => of.answer.value?.fields ?? [])
 </script>
 
 <template>
@@ -23,8 +27,7 @@ const taken = computed(() => known.value.filter(each => each.takenAs !== '').len
       :fields="fields"
       @choose="of.column(each.name, $event)" />
   </fieldset>
-  <details v-if="known.length" class="known"><summary>{{ many(taken, 'column') }} understood<template
-                                               v-if="known.length > taken">, {{ known.length - taken }} left out</template></summary>
+  <details v-if="known.length" class="known"><summary>{{ understood }}</summary>
     <div class="ask"><ColumnChoice
       v-for="each in known"
       :key="each.name"

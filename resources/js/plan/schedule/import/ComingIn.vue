@@ -7,7 +7,8 @@ import type { Importing } from './useImport'
 const { of } = defineProps<{ of: Importing }>()
 const FIRST = 200
 const told = computed(() => of.answer.value)
-const list = (names: string[]) => (names.length > 12 ? `${names.slice(0, 12).join(', ')} and ${names.length - 12} more` : names.join(', '))
+const list = (names: string[]) =>
+  names.length > 12 ? `${names.slice(0, 12).join(', ')} and ${names.length - 12} more` : names.join(', ')
 </script>
 
 <template>

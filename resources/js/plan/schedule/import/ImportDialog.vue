@@ -67,6 +67,7 @@ const waits = computed(() => {
   return open.length ? `Before it can come in: ${open.join(', ')}.` : ''
 })
 const isPasted = computed(() => file.value?.name === 'clipboard.tsv')
+const picks = (name: string, event: Event) => of.pick(name, (event.target as HTMLInputElement).checked)
 function bringIn() {
   void of.run(async () => {
     if (isWhole.value) {
@@ -76,7 +77,7 @@ function bringIn() {
       return
     }
     const imported = await of.bringIn()
-    done.value = `${many(imported, 'run')} imported. u in the schedule undoes it.`
+    done.value = `${many(imported, 'run')} ${imported === 1 ? 'is' : 'are'} imported. u in the schedule undoes it.`
     answer.value = null
     problems.value = []
     emit('imported')
@@ -107,10 +108,11 @@ function bringIn() {
       <p v-if="done" class="note good" role="status">{{ done }}</p>
       <div class="scroll">
         <fieldset v-if="sheets.length > 1 && !done" class="ask"><legend>Sheets that hold runs</legend>
-          <label v-for="sheet in sheets" :key="sheet.name"><input
-                                                             type="checkbox"
-                                                             :checked="picked.includes(sheet.name)"
-                                                             @change="of.pick(sheet.name, ($event.target as HTMLInputElement).checked)"> {{ sheet.name }}
+          <label v-for="sheet in sheets" :key="sheet.name">
+            <input
+              type="checkbox"
+              :checked="picked.includes(sheet.name)"
+              @change="picks(sheet.name, $event)"> {{ sheet.name }}
             <span class="quiet">{{ many(sheet.rows, 'row') }}</span></label>
         </fieldset>
         <template v-if="answer">
@@ -191,7 +193,7 @@ function bringIn() {
   gap: 10px;
 }
 .scroll {
-  max-height: 62vh;
+  max-height: 62dvh;
   overflow: auto;
 }
 .acts {

@@ -69,7 +69,22 @@ const because = (word: ReadWord) => {
   padding-top: 10px;
 }
 .words select {
-  max-width: 300px;
+  max-width: min(340px, 100%);
+}
+/* On a phone what it is taken for stands below what is written. */
+@media (max-width: 640px) {
+  .words thead {
+    display: none;
+  }
+  .words td {
+    display: block;
+    border-bottom: 0;
+    padding-bottom: 0;
+  }
+  .words select {
+    min-height: 40px;
+    width: 100%;
+  }
 }
 tr.open {
   background: var(--warn);

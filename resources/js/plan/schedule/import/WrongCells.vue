@@ -18,7 +18,8 @@ const isHere = (column: string, value: string) => column !== '' && column !== 'j
     <table class="lines" aria-label="What is wrong">
       <thead><tr><th>Row</th><th>Column</th><th>Value</th><th>Remedy</th></tr></thead>
       <tbody><tr v-for="each in shown" :key="`${each.sheet} ${each.row} ${each.column} ${each.value} ${each.remedy}`">
-        <td class="mono">{{ each.sheet ? `${each.sheet} ` : '' }}{{ each.row }}</td><td>{{ fieldName(each.column) }}</td>
+        <td class="mono">{{ each.sheet ? `${each.sheet} ` : '' }}{{ each.row }}</td>
+        <td>{{ fieldName(each.column) }}</td>
         <td class="mono"><input
           v-if="each.row > 1 && isHere(each.column, each.value)"
           class="typed"

@@ -12,14 +12,11 @@ use Sartal\Core\Plan\Proposing\Words;
  * for "category") or mistyped by a letter or two; another number is another thing. Weights and bounds are common
  * practice of matching records by words, set so that the cases of its test come out.
  */
-final class Likeness
+final class WordLikeness
 {
     private const CUT_SHORT = 0.85;
 
     private const MISTYPED = 0.7;
-
-    /** Widely used words for what is called otherwise, and letters that stand for a word after a number of poles. */
-    private const MEANS = ['rj45' => '8p8c', 'f' => 'female', 'm' => 'male', 'speaker' => 'loudspeaker'];
 
     /** Of a number that the names do not have: "Amp rack 1" where there is one amp rack. */
     private const NUMBER = 0.4;
@@ -47,14 +44,15 @@ final class Likeness
     /**
      * @param  array<int|string, string>  $names  id → name
      * @param  array<int|string, string>  $also  id → other words for it
+     * @param  array<int|string, string>  $trade  word → the word for it here, both in lower case
      */
-    public function __construct(array $names, array $also = [])
+    public function __construct(array $names, array $also = [], private readonly array $trade = [])
     {
         foreach ($names as $id => $name) {
-            $own = self::split($name);
+            $own = $this->split($name);
             $this->initials[$id] = implode('', array_map(static fn ($word): string => mb_substr($word, 0, 1), $own));
             $this->long[$id] = count($own);
-            $this->words[$id] = array_values(array_unique([...$own, ...self::split($also[$id] ?? '')]));
+            $this->words[$id] = array_values(array_unique([...$own, ...$this->split($also[$id] ?? '')]));
             foreach ($this->words[$id] as $word) {
                 $this->among[$word] = ($this->among[$word] ?? 0) + 1;
             }
@@ -64,7 +62,7 @@ final class Likeness
     /** @return array<int|string, float> id → from 0, nothing in common, to 1, best first; nothing below 0 */
     public function of(string $said): array
     {
-        $wanted = self::split($said);
+        $wanted = $this->split($said);
         $weights = array_map($this->weight(...), $wanted);
         $all = array_sum($weights);
         $scores = [];
@@ -94,12 +92,12 @@ final class Likeness
      *
      * @return list<string>
      */
-    private static function split(string $text): array
+    private function split(string $text): array
     {
         $apart = preg_replace(['~(?<=\p{L}{3})(?=\d)~u', '~(?<=\d)(?=[fm]\b)~iu'], ' ', $text);
 
         return array_map(
-            static fn (string $word): string => self::MEANS[$word] ?? $word,
+            fn (string $word): string => $this->trade[$word] ?? $word,
             Words::split((string) $apart),
         );
     }
