@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { page, visit } from '../api/page'
 import { useSession } from '../api/session'
 import { dates, DATES } from '../ui/dates'
-import { guided } from '../ui/guide'
+import { guided } from '../ui/guided'
 import { theme, THEMES } from '../ui/theme'
 import { SYSTEMS, system } from '../ui/units'
 

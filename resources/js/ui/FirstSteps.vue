@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import { useSession } from '../api/session'
-import { guided } from './guide'
+import { guided } from './guided'
 
 /** Where there is no cable yet: why this page is empty, and what comes before it, in the order of the work. */
 defineProps<{ why: string }>()

@@ -4,7 +4,8 @@ import { useRoute } from 'vue-router'
 import { wrote } from '../api/client'
 import { useLive } from '../api/live'
 import { useSession } from '../api/session'
-import { come, guided, lookAhead, steps } from './guide'
+import { come, lookAhead, steps } from './guide'
+import { guided } from './guided'
 
 /** Five beads from the first place to the first test: what comes next, and where it is done. */
 const route = useRoute()

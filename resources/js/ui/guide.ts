@@ -1,12 +1,10 @@
-import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Answer } from '../api/answers'
 import { api } from '../api/client'
-import { kept, page } from '../api/page'
+import { page } from '../api/page'
 import type { Role } from '../api/types'
+import { guided } from './guided'
 
-/** Whether somebody is being led through the work, of this page's installation; stays with the device. */
-export const guided = useLocalStorage(kept('guide'), false)
 type Come = Answer<'guide', 'get'>
 /** How far the installation has come; null until it is known. */
 export const come = ref<Come | null>(null)
@@ -92,16 +90,3 @@ export const sample = (text: string, otherwise = '') =>
   text && guided.value
     ? { 'data-sample': text, placeholder: `${text}  (→ takes it)`, 'persistent-placeholder': true }
     : { placeholder: otherwise }
-
-/** → in an empty field with a sample. */
-export function takeSample(event: KeyboardEvent): boolean {
-  const field = event.target
-  if (event.key !== 'ArrowRight' || !(field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement))
-    return false
-  const text = field.closest<HTMLElement>('[data-sample]')?.dataset.sample ?? ''
-  if (text === '' || field.value !== '') return false
-  event.preventDefault()
-  field.value = text
-  field.dispatchEvent(new Event('input', { bubbles: true }))
-  return true
-}
