@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Formats\Import;
 
 use App\Formats\RunLine;
+use App\Planning\ShippedUsuals;
 use Illuminate\Support\Str;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Location;
@@ -49,7 +50,7 @@ final class ReadWords
         private readonly Understanding $said,
         private readonly bool $guessing,
     ) {
-        $this->meanings = new Meanings($in, TradeWords::all());
+        $this->meanings = new Meanings($in, TradeWords::all(), ShippedUsuals::all());
     }
 
     /** @return list<ReadWord> what is not written as it is called here, in the order in which it was met */

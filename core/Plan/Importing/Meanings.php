@@ -7,8 +7,12 @@ namespace Sartal\Core\Plan\Importing;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Conductor;
 use Sartal\Core\Given\Catalogue\HazardDomain;
+use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
+use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Plan\Proposing\Usuals;
+use Sartal\Core\Plan\Proposing\Words;
 
 /**
  * Takes what people write in their spreadsheets for what an installation has: as it is written, else by likeness, and
@@ -40,9 +44,15 @@ final class Meanings
     /** @var array<string, array<int|string, Meant>> */
     private array $known = [];
 
-    /** @param  array<int|string, string>  $trade  word → the word for it here, both in lower case */
-    public function __construct(private readonly Installation $in, private readonly array $trade = [])
-    {
+    /**
+     * @param  array<int|string, string>  $trade  word → the word for it here, both in lower case
+     * @param  Usuals  $usuals  what is usual where the installation has no habit yet
+     */
+    public function __construct(
+        private readonly Installation $in,
+        private readonly array $trade = [],
+        private readonly Usuals $usuals = new Usuals(),
+    ) {
     }
 
     /** @return array<int|string, string> id → name, of everything of a kind */
@@ -104,19 +114,36 @@ final class Meanings
         }
         $because = 'the words they share';
         if (count($same) > 1) {
-            $used = array_intersect_key($this->used($kind), $same);
-            arsort($used);
-            $best = (string) array_key_first($used);
-            if ($used === [] || count(array_keys($used, max($used), true)) > 1) {
+            [$best, $because] = $this->preferred($kind, Names::from($same));
+            if ($best === '') {
                 return new Meant('', instead: $instead);
             }
-            $because = sprintf('of %d equally like it, the one that most runs here have', count($same));
         }
 
         return new Meant($best, $because, array_values(array_diff($instead, [$best])));
     }
 
-    /** A cable that is called by what it carries, such as "mic cable": the one that most runs of that signal have. */
+    /**
+     * Of several that are equally like: the one that most runs have; of those that none has, the one that is usual.
+     *
+     * @param  list<string>  $ids
+     * @return array{string, string} which, and why; "" where neither says one alone
+     */
+    private function preferred(Kind $kind, array $ids): array
+    {
+        $used = array_intersect_key($this->used($kind), array_flip($ids));
+        $most = $used === [] ? [] : array_keys($used, max($used), true);
+        if (count($most) === 1) {
+            return [(string) $most[0], sprintf('of %d equally like it, the one that most runs here have', count($ids))];
+        }
+        $usual = $most === [] ? array_values(array_intersect($ids, $this->usuals->types())) : [];
+
+        return count($usual) === 1
+            ? [$usual[0], sprintf('of %d equally like it, the one that is usual', count($ids))]
+            : ['', ''];
+    }
+
+    /** A cable that is called by what it carries, such as "mic cable": the one that most runs of that signal have, or that is usual. */
     private function bySignal(Kind $kind, string $said): ?Meant
     {
         $bare = trim((string) preg_replace('~\b(cables?|leads?|lines?|wires?)\b~iu', '', $said));
@@ -127,7 +154,7 @@ final class Meanings
         }
         $of = $this->carrying($signal);
         if ($of === []) {
-            return null;
+            return $this->usual($there, $bare);
         }
         $most = (string) array_key_first($of);
 
@@ -136,6 +163,19 @@ final class Meanings
             sprintf('most runs of %s here have it', $there->name),
             array_map(strval(...), array_slice(array_keys($of), 1, self::INSTEAD)),
         );
+    }
+
+    private function usual(SignalType $signal, string $said): ?Meant
+    {
+        $usual = $this->usuals->of($signal, false, Words::split($said));
+        $cables = array_values(array_filter(
+            $usual->cables ?? [],
+            fn (string $id): bool => $this->in->catalogue->cable($id) !== null && ! $this->isChosen(Kind::Cable, $id),
+        ));
+
+        return $usual === null || $cables === []
+            ? null
+            : new Meant($cables[0], $usual->because, array_slice($cables, 1, self::INSTEAD));
     }
 
     /** @return array<int|string, int> cable → runs that carry a signal, most first; none that holds mains */

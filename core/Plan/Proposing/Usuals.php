@@ -34,6 +34,17 @@ final readonly class Usuals
         return $any;
     }
 
+    /** @return list<string> ids of cable types and contact plans that are usual of something */
+    public function types(): array
+    {
+        $types = [];
+        foreach ($this->all as $each) {
+            array_push($types, ...$each->cables, ...$each->from, ...$each->to);
+        }
+
+        return array_values(array_unique($types));
+    }
+
     /**
      * @param  list<string>  $words  in lower case
      * @return array{string, string}|null the signal that a use is of which goes by one of these words, and the word

@@ -11,6 +11,8 @@ use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Plan\Importing\Kind;
 use Sartal\Core\Plan\Importing\Meanings;
 use Sartal\Core\Plan\Importing\WordLikeness;
+use Sartal\Core\Plan\Proposing\Usual;
+use Sartal\Core\Plan\Proposing\Usuals;
 
 /** What people write, against what somebody of the trade would take it for: common practice. */
 final class MeaningsTest extends TestCase
@@ -76,6 +78,31 @@ final class MeaningsTest extends TestCase
     public function test_what_could_be_another_thing_is_not_guessed(Kind $kind, string $said): void
     {
         self::assertSame('', self::meanings()->of($kind, $said)->id);
+    }
+
+    /** Before there is any run: what is usual stands in for habit; common practice. */
+    public function test_where_there_are_no_runs_what_is_usual_decides(): void
+    {
+        $none = self::demo()->changed(['runs' => []]);
+        self::assertSame('', (new Meanings($none))->of(Kind::Cable, 'mic cable')->id);
+        $analogue = new Usual(
+            'analogue',
+            false,
+            [],
+            ['gone', 'pair-foil', 'multicore-8'],
+            ['xlr3-female-cable-balanced'],
+            ['xlr3-male-cable-balanced'],
+            false,
+            'a microphone line lies on a screened pair',
+        );
+        $meanings = new Meanings($none, usuals: new Usuals([$analogue]));
+        $mic = $meanings->of(Kind::Cable, 'mic cable');
+        self::assertSame(
+            ['pair-foil', 'a microphone line lies on a screened pair', ['multicore-8']],
+            [$mic->id, $mic->because, $mic->instead],
+        );
+        self::assertSame('', $meanings->of(Kind::Cable, 'dmx cable')->id);
+        self::assertSame('xlr3-female-cable-balanced', $meanings->of(Kind::Plan, 'XLR 3 female')->id);
     }
 
     public function test_mains_is_found_as_it_is_written(): void
