@@ -143,7 +143,10 @@ final class Meanings
             : ['', ''];
     }
 
-    /** A cable that is called by what it carries, such as "mic cable": the one that most runs of that signal have, or that is usual. */
+    /**
+     * A cable that is called by what it carries, such as "mic cable": the one that most runs of that signal have, or
+     * that is usual.
+     */
     private function bySignal(Kind $kind, string $said): ?Meant
     {
         $bare = trim((string) preg_replace('~\b(cables?|leads?|lines?|wires?)\b~iu', '', $said));
