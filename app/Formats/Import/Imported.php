@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Formats\Import;
 
 use App\Formats\JoinedRows;
+use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Location;
 use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Given\Installation\Mating;
@@ -25,6 +26,7 @@ final readonly class Imported
      * @param  list<string>  $missing  fields that are needed and that neither a column nor a default says
      * @param  array<int|string, Location>  $places  that are made
      * @param  array<int|string, Loom>  $looms  that are made
+     * @param  array<int|string, Equipment>  $devices  that are made
      * @param  array<int|string, Way>  $ways  that are made of lengths
      * @param  list<Mating>  $matings  what is plugged in
      * @param  Lengths  $lengths  of runs that lie in the building
@@ -39,6 +41,7 @@ final readonly class Imported
         public ReadWords $words,
         public array $places,
         public array $looms,
+        public array $devices,
         public array $ways,
         public array $matings,
         public Lengths $lengths,

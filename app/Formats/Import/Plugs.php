@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Formats\Import;
 
 use App\Formats\BadLine;
+use Sartal\Core\Given\Installation\Circuit;
 use Sartal\Core\Given\Installation\End;
 use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\Port;
+use Sartal\Core\Given\Installation\PortDirection;
 use Sartal\Core\Given\Installation\PortRef;
 use Sartal\Core\Plan\Importing\Meanings;
 use Sartal\Core\Plan\Proposing\Proposal;
@@ -23,7 +25,7 @@ final class Plugs
     /** @var array<string, true> ports that hold something */
     private array $held = [];
 
-    public function __construct(private readonly Installation $in)
+    public function __construct(private readonly Installation $in, private readonly MadeDevices $devices)
     {
         foreach ($in->matings() as $mating) {
             $this->held[$mating->with] = true;
@@ -39,10 +41,30 @@ final class Plugs
     {
         foreach (['a' => $proposal->run->a, 'b' => $proposal->run->b] as $side => $end) {
             $port = trim($fields['port_'.$side] ?? '');
-            if ($port !== '') {
-                $this->plug('port_'.$side, $port, trim($fields['device_'.$side] ?? ''), $end);
+            $device = trim($fields['device_'.$side] ?? '');
+            $made = $this->devices->at('device_'.$side, $device, $end->location);
+            if ($port !== '' && $made !== null) {
+                $fitting = self::fitting('port_'.$side, $port, $end);
+                $into = $this->made($side, $made, $port, $fitting, $proposal);
+                $this->mate('port_'.$side, $port, $made->id, $into, $fitting);
+            } elseif ($port !== '') {
+                $this->plug('port_'.$side, $port, $device, $end);
             }
         }
+    }
+
+    private function made(string $side, Equipment $made, string $said, string $fitting, Proposal $proposal): Port
+    {
+        $signals = array_unique(array_map(static fn (Circuit $each): string => $each->signal, $proposal->circuits));
+
+        return $this->devices->port(
+            'port_'.$side,
+            $made,
+            $said,
+            $proposal->fittings[$fitting]->connector,
+            count($signals) === 1 ? array_values($signals)[0] : '',
+            $side === 'a' ? PortDirection::Out : PortDirection::In,
+        );
     }
 
     private function plug(string $field, string $said, string $device, End $end): void
@@ -64,10 +86,6 @@ final class Plugs
                 sprintf('%s has no such port. It has %s.', $at->name, implode(', ', $some)),
             );
         }
-        $with = (new PortRef($at->id, $port->id))->text();
-        if (isset($this->held[$with])) {
-            throw BadLine::because($field, $said, 'Something is plugged in there already. Name another, or none.');
-        }
         if ($at->location !== $end->location) {
             throw BadLine::because(
                 $field,
@@ -75,7 +93,16 @@ final class Plugs
                 sprintf('%s stands at %s. End the run there.', $at->name, $this->in->locationName($at->location)),
             );
         }
-        $this->matings[] = new Mating(self::fitting($field, $said, $end), $with);
+        $this->mate($field, $said, $at->id, $port, self::fitting($field, $said, $end));
+    }
+
+    private function mate(string $field, string $said, string $device, Port $port, string $fitting): void
+    {
+        $with = (new PortRef($device, $port->id))->text();
+        if (isset($this->held[$with])) {
+            throw BadLine::because($field, $said, 'Something is plugged in there already. Name another, or none.');
+        }
+        $this->matings[] = new Mating($fitting, $with);
         $this->held[$with] = true;
     }
 

@@ -44,6 +44,9 @@ final class ReadWords
     /** @var array<int|string, Loom> */
     public array $looms = [];
 
+    /** @var array<int|string, string> id → name */
+    public array $devices = [];
+
     /** @param  bool  $guessing  whether what nobody said is guessed; else it stays as it is written */
     public function __construct(
         private readonly Installation $in,
@@ -152,26 +155,38 @@ final class ReadWords
     private function made(Kind $kind, string $words): string
     {
         $plain = Meanings::plain($words);
-        foreach ($kind === Kind::Place ? $this->places : $this->looms as $id => $made) {
-            if (Meanings::plain($made->name) === $plain) {
+        foreach ($this->madeNames($kind) as $id => $name) {
+            if (Meanings::plain($name) === $plain) {
                 return (string) $id;
             }
         }
         $id = $this->free($kind, $words);
-        if ($kind === Kind::Place) {
-            $this->places[$id] = new Location($id, $words);
-        } else {
-            $this->looms[$id] = Loom::named($id, $words);
-        }
+        match ($kind) {
+            Kind::Place => $this->places[$id] = new Location($id, $words),
+            Kind::Device => $this->devices[$id] = $words,
+            default => $this->looms[$id] = Loom::named($id, $words),
+        };
 
         return $id;
     }
 
+    /** @return array<int|string, string> id → name, of what is made of a kind so far */
+    private function madeNames(Kind $kind): array
+    {
+        return match ($kind) {
+            Kind::Place => array_map(static fn (Location $each): string => $each->name, $this->places),
+            Kind::Device => $this->devices,
+            default => array_map(static fn (Loom $each): string => $each->name, $this->looms),
+        };
+    }
+
     private function free(Kind $kind, string $words): string
     {
-        $taken = $kind === Kind::Place
-            ? $this->places + $this->in->locations() + $this->in->junctions()
-            : $this->looms + $this->in->looms();
+        $taken = $this->madeNames($kind) + match ($kind) {
+            Kind::Place => $this->in->locations() + $this->in->junctions(),
+            Kind::Device => $this->in->equipment(),
+            default => $this->in->looms(),
+        };
         $base = mb_substr(Str::slug($words), 0, self::LONGEST);
         $base = $base === '' ? $kind->value : $base;
         for ($n = 2, $id = $base; isset($taken[$id]); $n++) {

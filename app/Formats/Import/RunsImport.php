@@ -41,7 +41,9 @@ final class RunsImport
 
     private readonly Lengths $lengths;
 
-    private readonly Plugs $plugs;
+    private MadeDevices $devices;
+
+    private Plugs $plugs;
 
     private JoinedRows $joined;
 
@@ -69,7 +71,6 @@ final class RunsImport
         $this->named = new Columns($this->columns, $said, $guessing);
         $this->words = new ReadWords($in, $said, $guessing);
         $this->lengths = new Lengths($in);
-        $this->plugs = new Plugs($in);
         $this->codes = RunKeys::codes($in);
     }
 
@@ -101,6 +102,8 @@ final class RunsImport
             'locations' => $this->in->locations() + $this->words->places,
             'looms' => $this->in->looms() + $this->words->looms,
         ]);
+        $this->devices = new MadeDevices($with->catalogue, $this->words->devices);
+        $this->plugs = new Plugs($with, $this->devices);
         $this->joined = new JoinedRows($with);
         $this->keys = RunKeys::of($with);
         $this->proposer = new Proposer($with->catalogue);
@@ -109,6 +112,7 @@ final class RunsImport
             $lengths[$i] = $this->row($i, $row, $with);
         }
         $this->join();
+        $this->plug($rows);
         if ($this->problems === [] && $missing === [] && $this->proposals === []) {
             throw BadLine::because('file', '', 'The file names columns but holds no runs.');
         }
@@ -127,6 +131,7 @@ final class RunsImport
             $this->words,
             $this->words->places,
             $this->words->looms,
+            $this->devices->all,
             $this->said->areWays ? $this->lengths->ways($with) : [],
             $this->plugs->matings,
             $this->lengths,
@@ -194,7 +199,6 @@ final class RunsImport
             $length = $this->length($row);
             $proposal = $this->proposed($i, $row, $with);
             $this->code($row, $proposal->run->code);
-            $this->plugs->add($row->fields, $proposal);
             $this->proposals[$i] = $proposal;
 
             return $length;
@@ -262,6 +266,18 @@ final class RunsImport
         }
 
         return $length->isZero() ? null : $length;
+    }
+
+    /** @param  array<int, Row>  $rows */
+    private function plug(array $rows): void
+    {
+        foreach ($this->proposals as $i => $proposal) {
+            try {
+                $this->plugs->add($rows[$i]->fields, $proposal);
+            } catch (BadLine $bad) {
+                $this->problem($rows[$i], $bad);
+            }
+        }
     }
 
     private function join(): void

@@ -25,9 +25,9 @@ enum Kind: string
         };
     }
 
-    /** What is not here yet and needs no more than a name. */
+    /** What is not here yet and needs no more than a list says. */
     public function canBeMade(): bool
     {
-        return $this === self::Place || $this === self::Loom;
+        return $this === self::Place || $this === self::Loom || $this === self::Device;
     }
 }

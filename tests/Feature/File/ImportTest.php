@@ -189,6 +189,36 @@ final class ImportTest extends TestCase
         self::assertStringContainsString('stands at Amplifier rack 1', $told);
     }
 
+    public function test_a_device_that_is_not_there_is_made_with_the_ports_that_rows_name(): void
+    {
+        $head = "code,cable,signals,from,to,plans_a,plans_b,device b,port b\n";
+        $row = ',pair-foil,analogue,lectern,media-rack,xlr3-female-cable-balanced,xlr3-male-cable-balanced,';
+        $list = $head.'X-1'.$row."Desk mixer,Input 1\nX-2".$row."desk MIXER,Input 2\nX-3".$row."Desk mixer,input 1\n";
+        $problems = $this->shown($list)['problems'];
+        self::assertSame([[4, 'port_b']], array_map(
+            static fn (array $each): array => [$each['row'], $each['column']],
+            $problems,
+        ));
+        $elsewhere = (string) preg_replace('~(X-3,.*?),media-rack~', '$1,foyer', $list);
+        self::assertStringContainsString('another place', $this->shown($elsewhere)['problems'][0]['remedy']);
+        $list = str_replace('input 1', 'Input 3', $list);
+        self::assertSame(['Desk mixer (3)'], $this->shown($list)['devices']);
+        $this->bring($list)->assertCreated();
+        $in = $this->now();
+        $device = $in->device('desk-mixer');
+        self::assertNotNull($device);
+        self::assertSame('media-rack', $device->location);
+        self::assertSame(['Input 1', 'Input 2', 'Input 3'], array_column($device->ports, 'name'));
+        $with = array_map(static fn ($mating): string => $mating->fitting.' '.$mating->with, $in->matings());
+        self::assertContains('X-2.b1 desk-mixer:input-2', $with);
+        // What it is plugged into mates with it, by the catalogue's own word.
+        $plug = $in->catalogue->theConnector($in->theFitting('X-2.b1')->connector);
+        $jack = $in->catalogue->theConnector($device->ports[1]->connector);
+        self::assertNotNull($plug->matesWith($jack) ?? $jack->matesWith($plug));
+        // The next list knows it.
+        self::assertSame([], $this->shown($head.'X-4'.$row."desk mixer,\n")['words']);
+    }
+
     public function test_a_length_is_passed_over_where_ways_say_it_and_refused_where_it_is_none(): void
     {
         $head = "code,cable,signals,from,to,length\n";

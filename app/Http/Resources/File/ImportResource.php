@@ -8,6 +8,7 @@ use App\Formats\Import\Imported;
 use App\Formats\Import\ReadWord;
 use App\Formats\Import\Understanding;
 use App\Formats\RunColumns;
+use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Plan\Importing\Kind;
@@ -40,6 +41,7 @@ use Sartal\Core\Plan\Proposing\Proposal;
  *     runs: list<array{code: string, cable: string, from: string, to: string, circuits: int, fittings: int}>,
  *     places: list<string>,
  *     looms: list<string>,
+ *     devices: list<string>,
  *     ways: list<string>,
  *     plugged: int,
  *     lengths: array{missing: int, passedOver: int},
@@ -83,6 +85,10 @@ final class ImportResource
             'runs' => $isWhole ? self::runs($read, $in) : [],
             'places' => self::names($read->places),
             'looms' => self::names($read->looms),
+            'devices' => array_map(
+                static fn (Equipment $each): string => sprintf('%s (%d)', $each->name, count($each->ports)),
+                array_values($read->devices),
+            ),
             'ways' => array_map(
                 static fn (Way $way): string => $way->name.', '.$way->length->inMetres().' m',
                 array_values($read->ways),

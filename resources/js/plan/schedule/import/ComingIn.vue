@@ -28,6 +28,8 @@ const list = (names: string[]) =>
       {{ list(told.ways) }}. As in free air: say in the building what they really are.</p>
     <p v-if="told.looms.length" class="note"><strong>{{ many(told.looms.length, 'loom') }} will be made</strong>
       {{ list(told.looms) }}</p>
+    <p v-if="told.devices.length" class="note"><strong>{{ many(told.devices.length, 'device') }} will be made</strong>
+      {{ list(told.devices) }}: in brackets the ports, of connectors that mate with what is plugged in.</p>
     <p v-if="told.plugged" class="quiet">{{ many(told.plugged, 'end') }} will be plugged into devices.</p>
     <section v-if="told.runs.length" aria-label="Runs that would come in">
       <h2>{{ many(told.runs.length, 'run') }} would come in</h2>
