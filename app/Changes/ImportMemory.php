@@ -20,6 +20,8 @@ final readonly class ImportMemory
     /** Of one installation; the oldest go. */
     private const MOST = 2000;
 
+    private const LONGEST = 200;
+
     /** Rows of one statement: five values each. */
     private const AT_ONCE = 500;
 
@@ -49,18 +51,21 @@ final readonly class ImportMemory
         foreach ($kinds as $kind => $words) {
             foreach ($words as $word => $taken) {
                 // A place that was made is found by its name from now on; the first code is of one file.
-                if ($taken !== Understanding::MAKE && ! ($kind === self::DEFAULT && $word === 'code')) {
-                    $rows[] = [
-                        'installation_id' => $this->stored->id,
-                        'kind' => $kind,
-                        'said' => mb_substr((string) $word, 0, 200),
-                        'taken' => $taken,
-                        'kept_at' => now(),
-                    ];
+                if ($taken === Understanding::MAKE || ($kind === self::DEFAULT && $word === 'code')) {
+                    continue;
                 }
+                $row = [
+                    'installation_id' => $this->stored->id,
+                    'kind' => $kind,
+                    'said' => mb_substr((string) $word, 0, self::LONGEST),
+                    'taken' => $taken,
+                    'kept_at' => now(),
+                ];
+                // Two that are the same as far as they are kept are one.
+                $rows[$kind.' '.$row['said']] = $row;
             }
         }
-        foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+        foreach (array_chunk(array_values($rows), self::AT_ONCE) as $some) {
             DB::table('import_words')->upsert($some, ['installation_id', 'kind', 'said'], ['taken', 'kept_at']);
         }
         $this->prune();
@@ -68,10 +73,14 @@ final readonly class ImportMemory
 
     private function prune(): void
     {
-        $last = $this->words()->orderByDesc('kept_at')->orderBy('kind')->orderBy('said')->skip(self::MOST)->first();
-        if ($last !== null) {
-            $this->words()->where('kept_at', '<=', $last->kept_at)->delete();
-        }
+        $old = $this->words()
+            ->orderByDesc('kept_at')
+            ->orderBy('kind')
+            ->orderBy('said')
+            ->skip(self::MOST)
+            ->take(self::MOST * self::AT_ONCE)
+            ->select('ctid');
+        $this->words()->whereIn('ctid', $old)->delete();
     }
 
     private function words(): Builder

@@ -137,6 +137,12 @@ final class RunLine
         return true;
     }
 
+    /** Whether a field holds lengths. */
+    public static function isLength(string $field): bool
+    {
+        return preg_match('~^(tail|slack|preparation|leg)_|^length$~', $field) === 1;
+    }
+
     /** @return list<string> of a field that holds several */
     public static function entries(string $text): array
     {

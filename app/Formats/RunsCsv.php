@@ -82,8 +82,7 @@ final class RunsCsv
 
     private static function cell(string $field, string $text, Units $units): string
     {
-        $isLength = preg_match('~^(tail|slack|preparation|leg)_|^length$~', $field) === 1;
-        if ($units->isMetric() || $text === '' || ! $isLength) {
+        if ($units->isMetric() || $text === '' || ! RunLine::isLength($field)) {
             return $text;
         }
 

@@ -16,8 +16,6 @@ final readonly class Columns
 {
     private const NEEDED = ['code', 'cable', 'signals', 'from', 'to'];
 
-    private const LENGTHS = '~^(tail|slack|preparation|leg)_|^length$~';
-
     private const MOST = 50;
 
     /** @param  bool  $guessing  whether a column that nobody knows is left out; else it is wrong */
@@ -113,7 +111,7 @@ final readonly class Columns
 
     private static function measured(string $field, string $text, string $unit): string
     {
-        if ($unit === '' || $text === '' || preg_match(self::LENGTHS, $field) !== 1) {
+        if ($unit === '' || $text === '' || ! RunLine::isLength($field)) {
             return $text;
         }
 

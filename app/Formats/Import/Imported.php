@@ -10,6 +10,7 @@ use Sartal\Core\Given\Installation\Location;
 use Sartal\Core\Given\Installation\Loom;
 use Sartal\Core\Given\Installation\Mating;
 use Sartal\Core\Given\Installation\Way;
+use Sartal\Core\Plan\Importing\Lengths;
 use Sartal\Core\Plan\Proposing\Proposal;
 
 /**

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace App\Formats\Import;
 
 use App\Formats\BadLine;
-use Illuminate\Support\Str;
 use Sartal\Core\Given\Catalogue\Catalogue;
-use Sartal\Core\Given\Catalogue\ConnectorType;
-use Sartal\Core\Given\Catalogue\Mount;
 use Sartal\Core\Given\Installation\Equipment;
 use Sartal\Core\Given\Installation\Port;
 use Sartal\Core\Given\Installation\PortDirection;
+use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Importing\Meanings;
+use Sartal\Core\Plan\Importing\PortFor;
 
 /**
  * Devices that a spreadsheet names and that are not there yet: each with the ports that its rows name, of a connector
@@ -20,8 +19,6 @@ use Sartal\Core\Plan\Importing\Meanings;
  */
 final class MadeDevices
 {
-    private const LONGEST = 40;
-
     /** @var array<int|string, Equipment> */
     public array $all = [];
 
@@ -72,7 +69,7 @@ final class MadeDevices
                 return $port;
             }
         }
-        $facing = $this->facing($connector);
+        $facing = PortFor::a($connector, $this->catalogue);
         if ($facing === null) {
             throw BadLine::because(
                 $field,
@@ -80,12 +77,7 @@ final class MadeDevices
                 'Nothing is known that mates with the connector of this end. Leave the port out.',
             );
         }
-        $ids = array_map(static fn (Port $port): string => $port->id, $device->ports);
-        $base = mb_substr(Str::slug($said), 0, self::LONGEST);
-        $base = $base === '' ? 'port' : $base;
-        for ($n = 2, $id = $base; in_array($id, $ids, true); $n++) {
-            $id = $base.'-'.$n;
-        }
+        $id = Names::free($said, array_column($device->ports, null, 'id'), 'port');
         $port = new Port($id, $said, $facing->id, direction: $direction, signal: $signal);
         $this->all[$device->id] = new Equipment(
             $device->id,
@@ -95,26 +87,5 @@ final class MadeDevices
         );
 
         return $port;
-    }
-
-    /** What mates with a connector; of several, one that is built into things. */
-    private function facing(string $connector): ?ConnectorType
-    {
-        $own = $this->catalogue->connector($connector);
-        if ($own === null) {
-            return null;
-        }
-        $found = null;
-        foreach ($this->catalogue->connectors() as $other) {
-            if ($other->retired || ($own->matesWith($other) ?? $other->matesWith($own)) === null) {
-                continue;
-            }
-            if ($other->mount === Mount::Panel) {
-                return $other;
-            }
-            $found ??= $other;
-        }
-
-        return $found;
     }
 }

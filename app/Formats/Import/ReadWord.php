@@ -13,7 +13,8 @@ final class ReadWord
 
     /**
      * @param  string  $taken  id, "+" where it will be made, "-" where it is left out, "" where nobody can say
-     * @param  bool  $isSaid  by somebody, now or at an earlier import; else it is guessed
+     * @param  bool  $isSaid  by whoever imports; else it is guessed, or as an earlier import had it
+     * @param  string  $because  which of the two, and what it is guessed from
      * @param  list<string>  $instead  ids
      */
     public function __construct(

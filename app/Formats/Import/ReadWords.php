@@ -6,10 +6,10 @@ namespace App\Formats\Import;
 
 use App\Formats\RunLine;
 use App\Planning\ShippedUsuals;
-use Illuminate\Support\Str;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Location;
 use Sartal\Core\Given\Installation\Loom;
+use Sartal\Core\Given\Measure\Names;
 use Sartal\Core\Plan\Importing\Kind;
 use Sartal\Core\Plan\Importing\Meanings;
 
@@ -31,7 +31,7 @@ final class ReadWords
         'device_b' => [Kind::Device, false],
     ];
 
-    private const LONGEST = 40;
+    private const BEFORE = 'as the last list that had it was read';
 
     private readonly Meanings $meanings;
 
@@ -90,7 +90,7 @@ final class ReadWords
         if (str_contains($text, RunLine::LIST)) {
             return RunLine::entries($text);
         }
-        if ($this->meanings->of($kind, $text)->isWritten() || $this->said->meant($kind, $text) !== null) {
+        if ($this->meanings->of($kind, $text)->isWritten() || $this->isExplained($kind, $text)) {
             return [$text];
         }
 
@@ -98,6 +98,11 @@ final class ReadWords
             preg_split('~\s*[,;+&\n]\s*~u', $text) ?: [$text],
             static fn (string $entry): bool => $entry !== '',
         ));
+    }
+
+    private function isExplained(Kind $kind, string $words): bool
+    {
+        return ($this->said->meant($kind, $words) ?? $this->said->meantBefore($kind, $words)) !== null;
     }
 
     private function id(Kind $kind, string $words): string
@@ -127,17 +132,22 @@ final class ReadWords
         if ($said !== null && $this->isThere($kind, $said)) {
             return new ReadWord($kind, $words, $said, true, '', $meant->instead);
         }
+        $before = $this->said->meantBefore($kind, $words);
+        if ($before !== null && $this->isThere($kind, $before)) {
+            return new ReadWord($kind, $words, $before, false, self::BEFORE, $meant->instead);
+        }
         if (! $this->guessing) {
             return new ReadWord($kind, $words, '', false, '', []);
         }
         $isMade = $meant->id === '' && $kind->canBeMade();
+        $because = $isMade ? 'nothing here is called so' : $meant->because;
 
         return new ReadWord(
             $kind,
             $words,
             $isMade ? Understanding::MAKE : $meant->id,
             false,
-            $isMade ? 'nothing here is called so' : $meant->because,
+            $because === '' ? '' : 'guessed: '.$because,
             $meant->instead,
         );
     }
@@ -187,12 +197,7 @@ final class ReadWords
             Kind::Device => $this->in->equipment(),
             default => $this->in->looms(),
         };
-        $base = mb_substr(Str::slug($words), 0, self::LONGEST);
-        $base = $base === '' ? $kind->value : $base;
-        for ($n = 2, $id = $base; isset($taken[$id]); $n++) {
-            $id = $base.'-'.$n;
-        }
 
-        return $id;
+        return Names::free($words, $taken, $kind->value);
     }
 }

@@ -11,12 +11,10 @@ final class Row
 {
     /**
      * @param  string  $sheet  name; "" where there is one alone
-     * @param  int  $number  of the sheet
      * @param  array<int|string, string>  $fields
      */
     public function __construct(
         public readonly string $sheet,
-        public readonly int $number,
         public readonly int $line,
         public array $fields,
     ) {

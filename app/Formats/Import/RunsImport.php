@@ -15,6 +15,7 @@ use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\InvalidMeasure;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Plan\Importing\Lengths;
 use Sartal\Core\Plan\Proposing\CannotPropose;
 use Sartal\Core\Plan\Proposing\Proposal;
 use Sartal\Core\Plan\Proposing\Proposer;
@@ -146,10 +147,10 @@ final class RunsImport
     private function rows(array $sheets): array
     {
         $rows = [];
-        foreach ($sheets as $s => $sheet) {
+        foreach ($sheets as $sheet) {
             foreach ($sheet->rows as $line => $cells) {
                 $fields = $this->named->fields($cells);
-                foreach ($this->said->cells[$s.':'.$line] ?? [] as $field => $text) {
+                foreach ($this->said->cells[$sheet->name.':'.$line] ?? [] as $field => $text) {
                     $fields[$field] = $text;
                 }
                 if (($fields['code'] ?? '') === self::EXAMPLE) {
@@ -157,7 +158,7 @@ final class RunsImport
 
                     continue;
                 }
-                $rows[] = new Row($sheet->name, $s, $line, $fields);
+                $rows[] = new Row($sheet->name, $line, $fields);
             }
         }
         $this->number($rows);
@@ -286,7 +287,7 @@ final class RunsImport
             $joined = $this->problems === [] ? $this->joined->proposals($this->proposals) : [];
             $this->proposals = array_replace($this->proposals, $joined);
         } catch (BadLine $bad) {
-            $this->problem(new Row('', 0, 1, []), $bad);
+            $this->problem(new Row('', 1, []), $bad);
         }
     }
 

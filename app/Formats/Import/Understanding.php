@@ -30,8 +30,9 @@ final readonly class Understanding
      * @param  Fields  $columns  column → field, or {@see self::LEAVE}
      * @param  array<string, Fields>  $values  kind → words, as they are compared → id, or {@see self::MAKE}
      * @param  Fields  $defaults  field → what it holds where nothing is written
-     * @param  array<int|string, Fields>  $cells  "sheet:row" → field → what is written there in truth
+     * @param  array<int|string, Fields>  $cells  "sheet's name:row" → field → what is written there
      * @param  bool  $areWays  whether lengths make ways
+     * @param  array<string, Fields>  $before  like values, as an earlier import had them
      */
     public function __construct(
         public array $columns = [],
@@ -39,6 +40,7 @@ final readonly class Understanding
         public array $defaults = [],
         public array $cells = [],
         public bool $areWays = false,
+        public array $before = [],
     ) {
     }
 
@@ -69,21 +71,16 @@ final readonly class Understanding
         );
     }
 
-    /** What is said here, and where nothing is, what was said before. */
+    /** What is said here, and where nothing is, what an earlier import had. */
     public function over(self $earlier): self
     {
-        $values = [];
-        foreach (Kind::cases() as $kind) {
-            $key = $kind->value;
-            $values[$key] = array_replace($earlier->values[$key] ?? [], $this->values[$key] ?? []);
-        }
-
         return new self(
             array_replace($earlier->columns, $this->columns),
-            $values,
+            $this->values,
             array_replace($earlier->defaults, $this->defaults),
             $this->cells,
             $this->areWays,
+            $earlier->values,
         );
     }
 
@@ -93,12 +90,19 @@ final readonly class Understanding
         return $this->values[$kind->value][Meanings::plain($words)] ?? null;
     }
 
+    /** What an earlier import took them for; null where none met them. */
+    public function meantBefore(Kind $kind, string $words): ?string
+    {
+        return $this->before[$kind->value][Meanings::plain($words)] ?? null;
+    }
+
     /** @return Fields what is text under a name, of what was sent */
     private static function fields(mixed $sent): array
     {
         $fields = [];
         foreach (is_array($sent) ? $sent : [] as $name => $text) {
-            if (is_string($text) && mb_check_encoding($text, 'UTF-8')) {
+            // Nothing that a database cannot keep, or that no cell holds.
+            if (is_string($text) && ! str_contains($name.$text, "\0")) {
                 $fields[$name] = mb_substr($text, 0, self::LONGEST);
             }
         }

@@ -7,10 +7,13 @@ namespace Sartal\Core\Plan\Importing;
 use Sartal\Core\Given\Catalogue\CableType;
 use Sartal\Core\Given\Catalogue\Conductor;
 use Sartal\Core\Given\Catalogue\HazardDomain;
-use Sartal\Core\Given\Catalogue\SignalType;
 use Sartal\Core\Given\Installation\Build;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Plan\Proposing\CableChoice;
+use Sartal\Core\Plan\Proposing\CannotPropose;
+use Sartal\Core\Plan\Proposing\Habits;
+use Sartal\Core\Plan\Proposing\RunHabit;
 use Sartal\Core\Plan\Proposing\Usuals;
 use Sartal\Core\Plan\Proposing\Words;
 
@@ -38,8 +41,8 @@ final class Meanings
     /** @var array<string, WordLikeness> */
     private array $likeness = [];
 
-    /** @var array<string, array<int|string, int>> kind → id → runs that have it */
-    private array $used;
+    /** @var ?list<RunHabit> */
+    private ?array $runs = null;
 
     /** @var array<string, array<int|string, Meant>> */
     private array $known = [];
@@ -143,10 +146,7 @@ final class Meanings
             : ['', ''];
     }
 
-    /**
-     * A cable that is called by what it carries, such as "mic cable": the one that most runs of that signal have, or
-     * that is usual.
-     */
+    /** A cable that is called by what it carries, such as "mic cable": as one line of words would choose it. */
     private function bySignal(Kind $kind, string $said): ?Meant
     {
         $bare = trim((string) preg_replace('~\b(cables?|leads?|lines?|wires?)\b~iu', '', $said));
@@ -155,51 +155,17 @@ final class Meanings
         if ($there === null || $there->domain === HazardDomain::Mains) {
             return null;
         }
-        $of = $this->carrying($signal);
-        if ($of === []) {
-            return $this->usual($there, $bare);
+        $catalogue = $this->in->catalogue;
+        $usual = $this->usuals->of($there, false, Words::split($bare));
+        try {
+            $guess = (new CableChoice($catalogue, $there, new Habits($catalogue, $this->runs()), $usual))->of(1);
+        } catch (CannotPropose) {
+            return null;
         }
-        $most = (string) array_key_first($of);
 
-        return new Meant(
-            $most,
-            sprintf('most runs of %s here have it', $there->name),
-            array_map(strval(...), array_slice(array_keys($of), 1, self::INSTEAD)),
-        );
-    }
-
-    private function usual(SignalType $signal, string $said): ?Meant
-    {
-        $usual = $this->usuals->of($signal, false, Words::split($said));
-        $cables = array_values(array_filter(
-            $usual->cables ?? [],
-            fn (string $id): bool => $this->in->catalogue->cable($id) !== null && ! $this->isChosen(Kind::Cable, $id),
-        ));
-
-        return $usual === null || $cables === []
+        return $this->isChosen($kind, $guess->cable->id)
             ? null
-            : new Meant($cables[0], $usual->because, array_slice($cables, 1, self::INSTEAD));
-    }
-
-    /** @return array<int|string, int> cable → runs that carry a signal, most first; none that holds mains */
-    private function carrying(string $signal): array
-    {
-        $found = [];
-        foreach ($this->in->runs() as $run) {
-            foreach ($run->carries as $carriage) {
-                if (
-                    ($this->in->circuit($carriage->circuit)->signal ?? '') === $signal &&
-                    ! $this->isChosen(Kind::Cable, $run->cable)
-                ) {
-                    $found[$run->cable] = ($found[$run->cable] ?? 0) + 1;
-
-                    break;
-                }
-            }
-        }
-        arsort($found);
-
-        return $found;
+            : new Meant($guess->cable->id, sprintf('for %s: %s', $there->name, $guess->because));
     }
 
     /**
@@ -289,28 +255,29 @@ final class Meanings
         return $this->in->catalogue->connector($connector)->name ?? '';
     }
 
+    /** @return list<RunHabit> */
+    private function runs(): array
+    {
+        return $this->runs ??= array_values(RunHabit::in($this->in));
+    }
+
     /** @return array<int|string, int> id → runs that have it */
     private function used(Kind $kind): array
     {
-        if (! isset($this->used)) {
-            $this->used = [];
-            foreach ($this->in->runs() as $run) {
-                $this->count(Kind::Cable, $run->cable);
-                foreach ($run->carries as $carriage) {
-                    $this->count(Kind::Signal, $this->in->circuit($carriage->circuit)->signal ?? '');
-                }
-                foreach ([...$run->a->legs, ...$run->b->legs] as $leg) {
-                    $this->count(Kind::Plan, $leg->landing->plan ?? '');
-                }
+        $used = [];
+        foreach ($this->runs() as $run) {
+            $has = match ($kind) {
+                Kind::Cable => [$run->cable],
+                Kind::Signal => $run->signals,
+                Kind::Plan => array_unique([$run->a->plan ?? '', $run->b->plan ?? '']),
+                default => [],
+            };
+            foreach ($has as $id) {
+                $used[$id] = ($used[$id] ?? 0) + 1;
             }
         }
 
-        return $this->used[$kind->value] ?? [];
-    }
-
-    private function count(Kind $kind, string $id): void
-    {
-        $this->used[$kind->value][$id] = ($this->used[$kind->value][$id] ?? 0) + 1;
+        return $used;
     }
 
     /** As names are compared: without capitals, blanks at either end or more than one between. */

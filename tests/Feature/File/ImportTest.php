@@ -125,7 +125,10 @@ final class ImportTest extends TestCase
         $again = str_replace(['KX-', 'FOH'], ['KY-', 'Control desk'], self::MESSY);
         $shown = $this->shown($again);
         $words = array_column($shown['words'], null, 'words');
-        self::assertSame(['aes3', true], [$words['Mic']['taken'], $words['Mic']['said']]);
+        self::assertSame(
+            ['aes3', false, 'as the last list that had it was read'],
+            [$words['Mic']['taken'], $words['Mic']['said'], $words['Mic']['because']],
+        );
         self::assertContains(['name' => 'rev', 'takenAs' => 'note'], $shown['columns']);
         // The place that was made is called so now.
         self::assertArrayNotHasKey('Server room', $words);
@@ -146,7 +149,7 @@ final class ImportTest extends TestCase
             array_map(static fn (array $each): array => [$each['sheet'], $each['row'], $each['column']], $problems),
         );
         self::assertStringContainsString('Row 4 of East', $problems[0]['remedy']);
-        $said = ['cells' => ['1:3' => ['code' => 'W-3']]];
+        $said = ['cells' => ['West:3' => ['code' => 'W-3']]];
         $two = str_replace(',left over', '', $two);
         self::assertSame([], $this->shown($two, $said)['problems']);
         $this->bring($two, $said)->assertCreated()->assertJsonPath('imported', 6);

@@ -130,7 +130,7 @@ function turn() {
 }
 const workbook = () =>
   attempt(async () => {
-    const { saveWorkbook } = await import('./import/workbook')
+    const { saveWorkbook } = await import('./import/saveWorkbook')
     await saveWorkbook(file(`schedule.csv?units=${system.value}`), 'schedule.xlsx', 'Schedule')
     say('The schedule is saved as a workbook.')
   })

@@ -84,24 +84,27 @@ final class MeaningsTest extends TestCase
     public function test_where_there_are_no_runs_what_is_usual_decides(): void
     {
         $none = self::demo()->changed(['runs' => []]);
-        self::assertSame('', (new Meanings($none))->of(Kind::Cable, 'mic cable')->id);
+        self::assertStringContainsString(
+            'the smallest that carries',
+            (new Meanings($none))->of(Kind::Cable, 'mic cable')->because,
+        );
+        self::assertSame('', (new Meanings($none))->of(Kind::Plan, 'XLR 3 female')->id);
         $analogue = new Usual(
             'analogue',
             false,
             [],
-            ['gone', 'pair-foil', 'multicore-8'],
+            ['gone', 'star-quad', 'pair-foil'],
             ['xlr3-female-cable-balanced'],
             ['xlr3-male-cable-balanced'],
             false,
-            'a microphone line lies on a screened pair',
+            'a microphone line lies on star-quad',
         );
         $meanings = new Meanings($none, usuals: new Usuals([$analogue]));
         $mic = $meanings->of(Kind::Cable, 'mic cable');
         self::assertSame(
-            ['pair-foil', 'a microphone line lies on a screened pair', ['multicore-8']],
-            [$mic->id, $mic->because, $mic->instead],
+            ['star-quad', 'for Balanced analogue audio: a microphone line lies on star-quad'],
+            [$mic->id, $mic->because],
         );
-        self::assertSame('', $meanings->of(Kind::Cable, 'dmx cable')->id);
         self::assertSame('xlr3-female-cable-balanced', $meanings->of(Kind::Plan, 'XLR 3 female')->id);
     }
 

@@ -18,7 +18,7 @@ const open = defineModel<boolean>({ required: true })
 const pasted = defineModel<string>('pasted', { default: '' })
 const emit = defineEmits<{ imported: [] }>()
 const of = useImport()
-const { file, sheets, picked, answer, problems, message, busy, isWhole, isReady } = of
+const { file, sheets, picked, answer, problems, message, busy, isWhole, isReady, isCurrent } = of
 const done = ref('')
 
 /** What was said of a file is there still when this is opened again; pasted rows begin anew. */
@@ -130,7 +130,7 @@ function bringIn() {
           v-if="isReady || (file && isWhole && !message)"
           color="primary"
           :loading="busy"
-          :disabled="errand !== null"
+          :disabled="busy || errand !== null || !isCurrent"
           @click="bringIn">Import
           {{ isWhole ? 'the installation' : many(answer?.runs.length ?? 0, 'run') }}</v-btn>
         <v-btn variant="outlined" @click="open = false">Close</v-btn>

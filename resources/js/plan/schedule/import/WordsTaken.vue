@@ -29,8 +29,7 @@ function sorted(choices: { id: string; name: string }[], word: ReadWord) {
 }
 const because = (word: ReadWord) => {
   if (word.taken === '') return 'nobody knows: choose'
-  if (word.said) return 'as it was said'
-  return `guessed: ${word.because}`
+  return word.said ? 'as you said' : word.because
 }
 </script>
 

@@ -26,7 +26,14 @@ export function useImport() {
   const answer = shallowRef<ImportShown | null>(null)
   const problems = shallowRef<RowProblem[]>([])
   const message = ref('')
-  const busy = ref(false)
+  /** How much is under way: what is shown stands when nothing is. */
+  const under = ref(0)
+  const busy = computed(() => under.value > 0)
+
+  /** Whether what is shown is what was said last. */
+  const asked = ref(0)
+  const answered = ref(0)
+  const isCurrent = computed(() => asked.value === answered.value)
 
   const isWhole = computed(() => file.value?.name.toLowerCase().endsWith('.json') ?? false)
   const unsaid = computed(() => answer.value?.words.filter(word => word.taken === '') ?? [])
@@ -52,7 +59,7 @@ export function useImport() {
   }
 
   async function run(work: () => Promise<void>) {
-    busy.value = true
+    under.value++
     message.value = ''
     try {
       await work()
@@ -61,7 +68,7 @@ export function useImport() {
       message.value = Object.values(error.fields).flat()[0] ?? error.message
       problems.value = wrongIn(error)
     } finally {
-      busy.value = false
+      under.value--
     }
   }
 
@@ -89,19 +96,21 @@ export function useImport() {
 
   function form(how: Said): FormData {
     const chosen = sheets.value.filter(sheet => picked.value.includes(sheet.name))
-    const text = chosen.length ? new File([oneText(chosen)], 'sheets.csv', { type: 'text/csv' }) : file.value
+    const text = chosen.length
+      ? new File([oneText(chosen, sheets.value.length > 1)], 'sheets.csv', { type: 'text/csv' })
+      : file.value
     const data = new FormData()
     data.append('file', text as File)
     data.append('said', JSON.stringify(how))
     return data
   }
 
-  let asked = 0
   async function preview() {
-    const mine = ++asked
+    const mine = ++asked.value
     const told = await api.post('import/preview', form(said.value))
     // What was said meanwhile has been asked anew.
-    if (mine !== asked) return
+    if (mine !== asked.value) return
+    answered.value = mine
     answer.value = told
     problems.value = told.problems
     message.value = ''
@@ -112,7 +121,6 @@ export function useImport() {
     const now = isPicked ? [...picked.value, name] : picked.value.filter(each => each !== name)
     // In the order of the workbook, which is that of the rows.
     picked.value = sheets.value.map(sheet => sheet.name).filter(each => now.includes(each))
-    said.value.cells = {}
     if (picked.value.length) again()
     else clear()
   }
@@ -131,7 +139,7 @@ export function useImport() {
     again()
   }
   function correct(problem: RowProblem, text: string) {
-    const at = `${Math.max(0, picked.value.indexOf(problem.sheet ?? ''))}:${problem.row}`
+    const at = `${problem.sheet ?? ''}:${problem.row}`
     const cells = (said.value.cells[at] ??= {})
     cells[problem.column] = text
     again()
@@ -165,6 +173,7 @@ export function useImport() {
     unsaid,
     wrong,
     isReady,
+    isCurrent,
     run,
     take,
     reset,

@@ -1,5 +1,3 @@
-import { ApiError } from '../../../api/client'
-
 /** One table of a workbook, as text that the server reads. */
 export interface TextSheet {
   name: string
@@ -7,9 +5,14 @@ export interface TextSheet {
   rows: number
 }
 
-const cell = (value: unknown) => {
+/** What a spreadsheet would take for a formula, and what begins like its guard: as the server's CSV has it. */
+const RISKY = /^[=+\-@'\t\r]/
+
+/** A cell of a workbook as one of CSV. There nothing is guarded, so that its guard comes on, to be taken off again. */
+export function cell(value: unknown) {
   const text = value instanceof Date ? value.toISOString().slice(0, 10) : String(value ?? '')
-  return `"${text.replaceAll('"', '""').replaceAll('\f', ' ')}"`
+  const guarded = typeof value === 'string' && RISKY.test(text) ? `'${text}` : text
+  return `"${guarded.replaceAll('"', '""').replaceAll('\f', ' ')}"`
 }
 
 /** The sheets of a workbook that hold anything. */
@@ -26,15 +29,18 @@ export async function sheetsOf(file: Blob): Promise<TextSheet[]> {
 }
 
 /** As one text: a form feed begins each sheet, with its name on the rest of that line. */
-export const oneText = (sheets: TextSheet[]) =>
-  sheets.length === 1
-    ? sheets[0]!.csv
+export const oneText = (sheets: TextSheet[], areNamed: boolean) =>
+  !areNamed
+    ? (sheets[0]?.csv ?? '')
     : sheets.map(({ name, csv }) => `\f${name.replaceAll('\n', ' ')}\n${csv}`).join('\n')
 
-/** Numbers stay numbers; nothing in a workbook of text is taken for a formula, so that its guard goes. */
-function typed(text: string) {
-  if (/^-?\d{1,9}(\.\d{1,9})?$/.test(text)) return { value: Number(text), type: Number }
-  return { value: text.replace(/^'(?=[=+\-@'])/, ''), type: String }
+/** Columns that hold figures; all else is text, and "007" is not 7. */
+const FIGURES = /^(tail|slack|preparation|leg|spares)_|^(length|cut_length|findings)$/
+
+/** A cell of CSV as one of a workbook: text is never taken for a formula there, so that its guard goes. */
+export function typed(text: string, column: string) {
+  if (FIGURES.test(column) && /^-?\d{1,9}(\.\d{1,9})?$/.test(text)) return { value: Number(text), type: Number }
+  return { value: text.startsWith("'") && RISKY.test(text.slice(1)) ? text.slice(1) : text, type: String }
 }
 
 /** A CSV as a workbook, its first row as a heading that stays. */
@@ -49,21 +55,8 @@ export async function workbookOf(csv: string, name: string): Promise<Blob> {
   return writeXlsxFile(
     [
       head.map(text => ({ value: text, type: String, fontWeight: 'bold' as const })),
-      ...rows.map(row => row.map((text, i) => (i === 0 ? { value: text, type: String } : typed(text)))),
+      ...rows.map(row => row.map((text, i) => typed(text, head[i] ?? ''))),
     ],
     { sheet: name.slice(0, 31), columns: head.map((_, i) => ({ width: width(i) })), stickyRowsCount: 1 },
   ).toBlob()
-}
-
-/** Fetches a table and hands it over as a workbook. */
-export async function saveWorkbook(address: string, name: string, sheet: string) {
-  const answer = await fetch(address, { headers: { Accept: 'text/csv' } })
-  if (!answer.ok) throw new ApiError(answer.status, 'The schedule could not be fetched. Try again.', {})
-  const url = URL.createObjectURL(await workbookOf(await answer.text(), sheet))
-  const link = document.createElement('a')
-  link.href = url
-  link.download = name
-  link.click()
-  // The browser reads it in its own time.
-  setTimeout(() => URL.revokeObjectURL(url), 60_000)
 }

@@ -2,14 +2,15 @@
 
 declare(strict_types=1);
 
-namespace App\Formats\Import;
+namespace Sartal\Core\Plan\Importing;
 
-use Illuminate\Support\Str;
 use Sartal\Core\Given\Installation\Installation;
 use Sartal\Core\Given\Installation\Run;
 use Sartal\Core\Given\Installation\Way;
 use Sartal\Core\Given\Installation\WayKind;
 use Sartal\Core\Given\Measure\Length;
+use Sartal\Core\Given\Measure\Names;
+use Sartal\Core\Ways\Routing\Network;
 
 /**
  * How long a spreadsheet says that runs are which lie in the building. Here ways have lengths and runs lie in them, so
@@ -23,22 +24,20 @@ final class Lengths
     /** @var array<string, array{string, string, Length}> pair of places → both, and the longest */
     private array $missing = [];
 
-    /** @var array<int|string, string> place → another of those that ways join it with */
+    private readonly Network $network;
+
+    /** @var array<int|string, array<int|string, true>> place → every place that ways join it with */
     private array $joined = [];
 
     public function __construct(private readonly Installation $in)
     {
-        foreach ($in->ways() as $way) {
-            if ($way->joins()) {
-                $this->joined[$this->group($way->from)] = $this->group($way->to);
-            }
-        }
+        $this->network = new Network($in->ways());
     }
 
     public function say(Run $run, Length $length): void
     {
         [$from, $to] = [$run->a->location, $run->b->location];
-        if ($run->ways !== [] || $from === $to || $this->group($from) === $this->group($to)) {
+        if ($run->ways !== [] || isset($this->joinedWith($from)[$to])) {
             $this->passedOver++;
 
             return;
@@ -55,6 +54,8 @@ final class Lengths
     }
 
     /**
+     * One way for each of those pairs, in free air.
+     *
      * @param  Installation  $with  what comes in with them
      * @return array<int|string, Way>
      */
@@ -63,24 +64,23 @@ final class Lengths
         $ways = [];
         foreach ($this->missing as [$from, $to, $length]) {
             $name = $with->locationName($from).' – '.$with->locationName($to);
-            $base = mb_substr(Str::slug($name), 0, 50);
-            $base = $base === '' ? 'way' : $base;
-            for ($n = 2, $id = $base; isset($ways[$id]) || isset($this->in->ways()[$id]); $n++) {
-                $id = $base.'-'.$n;
-            }
+            $id = Names::free($name, $ways + $this->in->ways(), 'way');
             $ways[$id] = new Way($id, $name, WayKind::FreeAir, $length, $from, $to);
         }
 
         return $ways;
     }
 
-    private function group(string $place): string
+    /** @return array<int|string, true> itself among them */
+    private function joinedWith(string $place): array
     {
-        $at = $place;
-        while (isset($this->joined[$at]) && $this->joined[$at] !== $at) {
-            $at = $this->joined[$at];
+        if (! isset($this->joined[$place])) {
+            $reached = $this->network->reachable($place, static fn (): bool => true);
+            foreach (array_keys($reached) as $each) {
+                $this->joined[$each] = $reached;
+            }
         }
 
-        return $at;
+        return $this->joined[$place];
     }
 }
