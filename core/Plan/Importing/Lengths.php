@@ -43,8 +43,9 @@ final class Lengths
             return;
         }
         $pair = min($from, $to)."\0".max($from, $to);
-        $was = $this->missing[$pair][2] ?? null;
-        $this->missing[$pair] = [$from, $to, $was !== null && $was->compare($length) > 0 ? $was : $length];
+        // It is named the way in which the first of them goes.
+        $was = $this->missing[$pair] ?? [$from, $to, $length];
+        $this->missing[$pair] = $was[2]->compare($length) > 0 ? $was : [$was[0], $was[1], $length];
     }
 
     /** Pairs of places of which a length is said and between which no way leads. */
