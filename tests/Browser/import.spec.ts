@@ -131,3 +131,33 @@ test('a workbook that is none is refused in words', async ({ page }) => {
   await offer(page, Buffer.from('not a workbook'), 'broken.xlsx')
   await expect(page.getByRole('alert')).toContainText('This workbook cannot be opened.')
 })
+
+test('a workbook of a thousand rows comes in and goes out', async ({ page }) => {
+  await signIn(page, 'planner')
+  const head = ['code', 'cable', 'signals', 'from', 'to', 'note', 'tail_a', 'tail_b', 'slack_a', 'slack_b']
+  const row = (n: number) => [
+    `L ${n}`,
+    'star-quad',
+    'analogue',
+    'lectern',
+    'foyer',
+    `line ${n} of many`,
+    1,
+    1.5,
+    0.3,
+    0.3,
+  ]
+  await offer(page, await workbook({ Long: [head, ...Array.from({ length: 1000 }, (_, n) => row(n))] }))
+  await page.getByRole('button', { name: 'Import 1000 runs' }).click()
+  await expect(page.getByText('1000 runs are imported.')).toBeVisible({ timeout: 120_000 })
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'In and out' }).click()
+  const [saved] = await Promise.all([
+    page.waitForEvent('download', { timeout: 120_000 }),
+    page.getByText('Schedule as a workbook').click(),
+  ])
+  const [sheet] = await readXlsxFile(await readFile(await saved.path()))
+  const at = (name: string) => sheet!.data[0]!.indexOf(name)
+  const last = sheet!.data.find(each => each[at('code')] === 'L 999')!
+  expect([last[at('note')], last[at('tail_b')]]).toEqual(['line 999 of many', 1.5])
+})

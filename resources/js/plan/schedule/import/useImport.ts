@@ -2,7 +2,8 @@ import { computed, ref, shallowRef } from 'vue'
 import { api, ApiError } from '../../../api/client'
 import type { RowProblem, Schemas } from '../../../api/types'
 import { wrongIn } from '../../../ui/wrong'
-import { oneText, sheetsOf, type TextSheet } from './workbook'
+import { oneText, type TextSheet } from './cells'
+import { sheetsOf } from './workbook'
 
 export type ImportShown = Schemas['ImportShown']
 export type ReadWord = ImportShown['words'][number]

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { expect, test } from 'vitest'
-import { cell, oneText, typed } from '../../resources/js/plan/schedule/import/workbook'
+import { cell, oneText, typed } from '../../resources/js/plan/schedule/import/cells'
 
 /** As the server takes a guard off a cell that was read (app/Formats/Csv/CsvCell.php). */
 const unguarded = (text: string) => (text.startsWith("'") && /^[=+\-@'\t\r]/.test(text.slice(1)) ? text.slice(1) : text)
