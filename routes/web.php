@@ -48,6 +48,7 @@ use App\Http\Controllers\Proof\TrainerController;
 use App\Http\Controllers\Ways\LoomController;
 use App\Http\Controllers\Who\AccountController;
 use App\Http\Controllers\Who\InvitationController;
+use App\Http\Controllers\Who\NoticeController;
 use App\Http\Controllers\Who\OrganisationController;
 use App\Http\Controllers\Who\SessionController;
 use App\Http\Controllers\Work\BenchController;
@@ -89,6 +90,7 @@ Route::prefix('api')->group(function (): void {
 
         Route::put('session/name', [AccountController::class, 'name']);
         Route::put('session/password', [AccountController::class, 'password']);
+        Route::put('session/notices', [NoticeController::class, 'choose']);
         Route::get('session/devices', [AccountController::class, 'devices']);
         Route::delete('session/devices/{device}', [AccountController::class, 'end']);
 
@@ -129,6 +131,8 @@ Route::prefix('api')->group(function (): void {
             Route::get('find', FindController::class);
             Route::get('outstanding', OutstandingController::class);
             Route::get('guide', GuideController::class);
+            Route::get('notices', [NoticeController::class, 'index']);
+            Route::put('notices/read', [NoticeController::class, 'read'])->name('reads.notices');
             Route::get('progress', [ProgressController::class, 'show'])->middleware('kept:record,people,day');
             Route::get('progress/runs', [ProgressController::class, 'behind']);
             Route::get('since', SinceController::class);
@@ -165,6 +169,7 @@ Route::prefix('api')->group(function (): void {
                 Route::delete('reels/{id}', [SharedController::class, 'removeReel']);
             });
 
+            Route::get('colleagues', [CrewController::class, 'colleagues']);
             Route::get('crew/board', [CrewController::class, 'board'])->middleware('kept:seconds,told,people');
             Route::middleware('role:lead')->group(function (): void {
                 Route::get('crew', [CrewController::class, 'index']);

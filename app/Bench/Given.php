@@ -6,6 +6,7 @@ namespace App\Bench;
 
 use App\Models\StoredInstallation;
 use App\Models\User;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
@@ -80,6 +81,31 @@ final class Given
                 'was' => $only ? array_values(array_filter($others, is_string(...))) : [],
             ];
         });
+    }
+
+    /**
+     * @param  list<string>  $runs  of one assembly
+     * @return list<string> keys of those who were given it, or a loom that one of its runs is in
+     */
+    public function with(StoredInstallation $stored, array $runs): array
+    {
+        $looms = DB::table('runs')
+            ->where('installation_id', $stored->id)
+            ->whereIn('key', $runs)
+            ->selectRaw("definition->>'loom'");
+        $given = DB::table('assignments')
+            ->join('users', 'users.id', '=', 'user_id')
+            ->where('installation_id', $stored->id)
+            ->where(static function (Builder $of) use ($runs, $looms): void {
+                $of->where(static fn (Builder $one) => $one
+                    ->where('kind', 'assembly')
+                    ->whereIn('assignments.key', $runs));
+                $of->orWhere(static fn (Builder $one) => $one
+                    ->where('kind', 'loom')
+                    ->whereIn('assignments.key', $looms));
+            });
+
+        return array_values(array_filter($given->distinct()->pluck('users.key')->all(), is_string(...)));
     }
 
     /** @return array{looms: list<string>, assemblies: list<string>} ids of what one person was given */

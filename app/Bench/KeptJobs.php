@@ -96,6 +96,14 @@ final class KeptJobs
         }
     }
 
+    /** Whether nobody who asks for them waits until all are made. */
+    public function areMade(StoredInstallation $stored): bool
+    {
+        $this->ready($stored);
+
+        return JobBooks::keptOf($stored) === JobBooks::key($stored);
+    }
+
     /** What all jobs come to together, without any of them being read. */
     public function index(StoredInstallation $stored): JobIndex
     {

@@ -99,7 +99,8 @@ final class FileImporter
             $people = new FilePeople($file->people(), $stored, $crew);
             $events = [];
             foreach ($file->events() as $event) {
-                $events[] = self::row($event, $stored, $people->of($event->by), $instruments);
+                $named = array_map(static fn (string $id): string => $people->of($id)->key, $event->asks());
+                $events[] = self::row($event->asking($named), $stored, $people->of($event->by), $instruments);
                 if (count($events) === self::CHUNK) {
                     StoredEvent::query()->insert($events);
                     $events = [];

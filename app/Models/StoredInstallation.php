@@ -24,6 +24,9 @@ use Illuminate\Support\Facades\DB;
  * @property string $decisions
  * @property string $reached  changes with what is measured on the equipment
  * @property int $told  counts what pages show besides: labels printed, jobs given
+ * @property int $noticed  counts when somebody was told something that concerns them
+ * @property string $weighed  state of which people know what it has overtaken
+ * @property int $weighed_at  change up to which they do
  * @property ?int $release_id
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $created_at
@@ -51,6 +54,8 @@ final class StoredInstallation extends Model
         'revision' => 'integer',
         'version' => 'integer',
         'told' => 'integer',
+        'noticed' => 'integer',
+        'weighed_at' => 'integer',
         'archived_at' => 'datetime',
     ];
 

@@ -24,8 +24,11 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property int $version
  * @property ?\Illuminate\Support\Carbon $retired_at null: at work
  * @property bool $shown_at_door of the demo, with a password that everybody knows
+ * @property list<string> $muted kinds of notices that this person does not want to hear of
+ * @property bool $digest whether what is unread comes by mail, once a day
  * @property ?int $opened_id the installation that was opened last, on whatever device
  * @property-read Organisation $organisation
+ * @property-read \Illuminate\Database\Eloquent\Collection<int, StoredInstallation> $installations
  * @property-read \Illuminate\Database\Eloquent\Collection<int, Membership> $memberships
  */
 final class User extends Authenticatable
@@ -41,15 +44,19 @@ final class User extends Authenticatable
         'retired_at',
         'version',
         'shown_at_door',
+        'muted',
+        'digest',
     ];
 
     protected $hidden = ['password', 'remember_token'];
 
-    protected $attributes = ['offices' => '[]'];
+    protected $attributes = ['offices' => '[]', 'muted' => '[]', 'digest' => true];
 
     /** @var array<int|string, string> */
     protected $casts = [
         'offices' => 'array',
+        'muted' => 'array',
+        'digest' => 'boolean',
         'password' => 'hashed',
         'retired_at' => 'datetime',
         'shown_at_door' => 'boolean',

@@ -11,9 +11,11 @@ use App\Models\Role;
 use App\Models\StoredEvent;
 use App\Models\StoredInstallation;
 use App\Models\User;
+use App\Telling\OfRecord;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Ends\Making\Defect;
 use Sartal\Core\File\InvalidDocument;
+use Sartal\Core\Later\Telling\Concerned;
 use Sartal\Core\Proof\Record\EndMade;
 use Sartal\Core\Proof\Record\Event;
 use Sartal\Core\Proof\Record\EventKind;
@@ -39,7 +41,7 @@ use Sartal\Core\Work\Bench\Task;
  */
 final readonly class BenchRecorder
 {
-    public function __construct(private Beads $beads)
+    public function __construct(private Beads $beads, private OfRecord $telling)
     {
     }
 
@@ -65,6 +67,7 @@ final readonly class BenchRecorder
         Strays::refuse($sent);
         $operation = $job->operation($sent->step);
         $this->allowed($sent, $operation, $by);
+        self::askedOfSomebody($sent, $stored);
         $run = $operation->run ?? $sent->run;
         $assembly =
             $job->assemblyOf[$run] ?? throw Refused::because('This run is not part of the job. Load the job again.');
@@ -100,6 +103,9 @@ final readonly class BenchRecorder
             );
             StoredEvent::add($stored, $by->user, $event, $as?->digest);
             $this->beads->follow($stored, $job, $assembly, $events, $event);
+            if (Concerned::may($event->kind)) {
+                $this->telling->tell($stored, $by->user, $event, $assembly, Beads::runs($job, $assembly), $events);
+            }
             $stored->newQuery()->whereKey($stored->id)->increment('revision');
 
             return true;
@@ -185,6 +191,17 @@ final readonly class BenchRecorder
         }
     }
 
+    private static function askedOfSomebody(Event $sent, StoredInstallation $stored): void
+    {
+        $named = $sent->asks();
+        $there = $named === [] ? [] : $stored->atWork()->get()->pluck('user.key')->all();
+        foreach (array_diff($named, $there) as $person) {
+            throw Refused::because(
+                sprintf('"%s" is not at work here, and cannot be asked. Choose somebody of the crew.', $person),
+            );
+        }
+    }
+
     /**
      * What the server has to say of it: where it stands, by which description.
      *
@@ -262,7 +279,11 @@ final readonly class BenchRecorder
                 $flaws,
                 $sent->of(),
             ),
-            EventKind::Flagged, EventKind::Lifted, EventKind::Answered, EventKind::Pictured => $sent->says,
+            EventKind::Flagged,
+            EventKind::Lifted,
+            EventKind::Asked,
+            EventKind::Answered,
+            EventKind::Pictured => $sent->says,
             // A step is done, taken back or left out as it is planned: nothing more is said of it.
             default => null,
         };

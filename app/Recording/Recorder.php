@@ -8,10 +8,12 @@ use App\Formats\BadLine;
 use App\Models\Membership;
 use App\Models\StoredEvent;
 use App\Planning\Recorded;
+use App\Telling\OfRecord;
 use App\Testing\Known;
 use Illuminate\Support\Facades\DB;
 use Sartal\Core\Later\Handover\AssemblyFacts;
 use Sartal\Core\Later\Service\ServiceFaults;
+use Sartal\Core\Later\Telling\Concerned;
 use Sartal\Core\Plan\Planning\Fingerprints;
 use Sartal\Core\Proof\Record\AsBuilt;
 use Sartal\Core\Proof\Record\CutNoted;
@@ -30,7 +32,7 @@ use Sartal\Core\Work\Pulling\SiteState;
 /** Writes down what was done: by whom, when, and on which plan it relied. A repeat of an id is recorded once. */
 final readonly class Recorder
 {
-    public function __construct(private Beads $beads)
+    public function __construct(private Beads $beads, private OfRecord $telling)
     {
     }
 
@@ -54,7 +56,7 @@ final readonly class Recorder
         $facts = $on->facts($sent->run) ?? throw BadLine::because('run', $sent->run, 'There is no such run.');
         $event = self::complete($sent, $facts, $on, $by)->measuredWith($on->instruments()->ids($sent->instrument));
 
-        return DB::transaction(function () use ($stored, $facts, $by, $event, $as): bool {
+        return DB::transaction(function () use ($on, $stored, $facts, $by, $event, $as): bool {
             Beads::lock($stored, $facts->id);
             $inserted = StoredEvent::add($stored, $by->user, $event, $as?->digest);
             if (! $inserted) {
@@ -63,10 +65,27 @@ final readonly class Recorder
             } else {
                 $this->beads->arrived($stored, $facts->id, $facts->runs(), $event);
                 $stored->newQuery()->whereKey($stored->id)->increment('revision');
+                $this->tell($on, $by, $event, $facts);
             }
 
             return $inserted;
         });
+    }
+
+    /** A test concerns others where others tested the same. */
+    private function tell(Against $on, Membership $by, Event $event, AssemblyFacts $facts): void
+    {
+        if (! Concerned::may($event->kind)) {
+            return;
+        }
+        $tests = $on->stored->events()->toBase()->reorder()->whereIn('run', $facts->runs())->where('kind', 'tested');
+        if ($tests->where('user_id', '<>', $by->user_id)->exists()) {
+            $before = array_filter(
+                $on->record($facts)->together($facts->runs()),
+                static fn (Event $each): bool => $each->id !== $event->id,
+            );
+            $this->telling->tell($on->stored, $by->user, $event, $facts->id, $facts->runs(), array_values($before));
+        }
     }
 
     /**

@@ -386,6 +386,15 @@ final class FileDecoder
         if (! isset($known[$event->by])) {
             $problems->add('record['.$i.'].by', $event->by, 'names a person that the file does not hold.');
         }
+        foreach ($event->asks() as $n => $person) {
+            if (! isset($known[$person])) {
+                $problems->add(
+                    sprintf('record[%d].asks[%d]', $i, $n),
+                    $person,
+                    'names a person that the file does not hold.',
+                );
+            }
+        }
     }
 
     /**

@@ -7,6 +7,7 @@ namespace Sartal\Core\File;
 use Sartal\Core\Given\Installation\TestStage;
 use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Proof\Record\AsBuilt;
+use Sartal\Core\Proof\Record\Asking;
 use Sartal\Core\Proof\Record\CutMade;
 use Sartal\Core\Proof\Record\CutNoted;
 use Sartal\Core\Proof\Record\EndMade;
@@ -45,6 +46,7 @@ final class ParticularsCodec
         'covers',
         'rests',
         'flaws',
+        'asks',
     ];
 
     private const ALL = ['reading', 'verdict', 'cut', ...self::LAST];
@@ -80,6 +82,7 @@ final class ParticularsCodec
             ),
             LookedOver::class => new LookedOver($fields->textMap('flaws')),
             Photo::class => new Photo($fields->text('picture', '')),
+            Asking::class => new Asking(array_map(Interned::text(...), $fields->texts('asks'))),
             default => null,
         };
     }
@@ -100,7 +103,7 @@ final class ParticularsCodec
                     'undoes' => $fields->choice($key, EventKind::class)->value,
                     'cut' => self::encode(new CutNoted(self::cut($fields)))[$key],
                     'built' => self::encode(self::built($fields->child($key)))[$key],
-                    'reopens', 'joints', 'covers', 'rests' => $fields->texts($key),
+                    'reopens', 'joints', 'covers', 'rests', 'asks' => $fields->texts($key),
                     'scraps' => self::object(self::scraps($fields)),
                     'flaws' => self::object($fields->textMap($key)),
                 };
@@ -148,6 +151,7 @@ final class ParticularsCodec
             ],
             $says instanceof LookedOver => ['flaws' => self::object($says->flaws)],
             $says instanceof Photo => ['picture' => $says->picture],
+            $says instanceof Asking => ['asks' => $says->people],
             default => [],
         };
     }
@@ -167,6 +171,7 @@ final class ParticularsCodec
             SentBack::class => ['reopens', 'scraps', 'flaws', 'of'],
             LookedOver::class => ['flaws'],
             Photo::class => ['picture'],
+            Asking::class => ['asks'],
             default => [],
         };
     }

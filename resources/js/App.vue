@@ -11,7 +11,7 @@ import { guided, takeSample } from './ui/guided'
 import { late, useOpened } from './ui/late'
 import OutboxBar from './ui/OutboxBar.vue'
 import { letters } from './ui/letters'
-import { PLACES } from './ui/places'
+import { NOTICES, PLACES } from './ui/places'
 import PlacesRail from './ui/PlacesRail.vue'
 import { dim } from './ui/theme'
 
@@ -72,7 +72,7 @@ function onKey(event: KeyboardEvent) {
     waiting = Date.now()
   } else if (Date.now() - waiting < 1500) {
     waiting = 0
-    const place = page.value && PLACES.find(each => each.key === event.key)
+    const place = page.value && [...PLACES, NOTICES].find(each => each.key === event.key)
     if (place) {
       event.preventDefault()
       event.stopImmediatePropagation()

@@ -57,6 +57,7 @@ export const router = createRouter({
     { path: '/test/trainer', component: () => import('./proof/testing/TrainerPage.vue') },
     { path: '/test/:id', component: () => import('./proof/testing/TestPage.vue'), props: true },
     { path: '/site', component: () => import('./work/site/SitePage.vue') },
+    { path: '/notices', component: () => import('./session/notices/NoticesPage.vue') },
     { path: '/progress', component: () => import('./later/progress/ProgressPage.vue') },
     { path: '/crew/log', component: () => import('./work/crew/LogPage.vue') },
     { path: '/handover', component: () => import('./later/handover/ReadyPage.vue') },

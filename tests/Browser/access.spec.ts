@@ -27,6 +27,7 @@ const VIEWS = [
   '/test/trainer',
   '/site',
   '/handover',
+  '/notices',
   '/progress',
   '/handover/releases',
   '/handover/overtaken',
@@ -50,6 +51,7 @@ const VIEWS = [
   '/rules/catalogue?kind=connector&id=xlr3-male-cable',
 ]
 const DARK = [
+  '/notices',
   '/schedule',
   '/progress',
   '/site',

@@ -11,6 +11,7 @@ use App\Planning\Kept;
 use App\Planning\KeptHabits;
 use App\Planning\Opened;
 use App\Planning\Touched;
+use App\Telling\Notices;
 use App\Testing\TestProgress;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Request;
@@ -78,6 +79,7 @@ final class AheadPages
     {
         $this->open($stored, true);
         $this->container->make(KeptJobs::class)->of($stored);
+        $this->container->make(Notices::class)->bringUpToDate($stored);
         if (Kept::stateOf($stored, 'progress of testing') !== null) {
             $this->container->make(TestProgress::class)->of($stored);
         }

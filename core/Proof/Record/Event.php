@@ -104,6 +104,18 @@ final readonly class Event
         return $this->copy(['side' => null]);
     }
 
+    /** @return list<string> people who are asked by name, as the record calls them */
+    public function asks(): array
+    {
+        return $this->says instanceof Asking ? $this->says->people : [];
+    }
+
+    /** @param  list<string>  $people  as somebody else calls those who are asked */
+    public function asking(array $people): self
+    {
+        return $this->says instanceof Asking ? $this->copy(['says' => new Asking($people)]) : $this;
+    }
+
     /** As the server writes it down: where it belongs, by which description, and what it says. */
     public function filed(string $run, ?Side $side, string $step, string $fingerprint, ?Particulars $says): self
     {

@@ -16,6 +16,7 @@ final class ParticularsOf
             EventKind::Pulled, EventKind::Dressed, EventKind::Trimmed, EventKind::Installed => AsBuilt::class,
             EventKind::Tested => TestTaken::class,
             EventKind::Settled => TestSettled::class,
+            EventKind::Asked => Asking::class,
             EventKind::Lifted, EventKind::Answered, EventKind::Repaired => Reply::class,
             EventKind::Flagged => Flagged::class,
             EventKind::TakenBack => TakenBack::class,

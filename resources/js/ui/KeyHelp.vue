@@ -17,6 +17,7 @@ const everywhere = [
   ['g t', 'test'],
   ['g i', 'site'],
   ['g h', 'hand-over'],
+  ['g n', 'notices'],
   ['?', 'these keys'],
   ['Esc', 'back out'],
 ]

@@ -7,7 +7,7 @@ import { useLive } from '../api/live'
 import { page } from '../api/page'
 import { useSession } from '../api/session'
 import WhoButton from '../session/WhoButton.vue'
-import { isHere, nearest, PLACES } from './places'
+import { isHere, nearest, NOTICES, PLACES } from './places'
 
 /** Where one can go. On a phone what the role needs stands in a bar, and everything else a press away. */
 const emit = defineEmits<{ find: []; template: []; archive: []; keys: []; leave: [] }>()
@@ -32,6 +32,12 @@ const isElsewhere = computed(
 
 /** What is left to do in each place, looked at now and then. */
 const outstanding = ref<Record<string, number>>({})
+const unread = computed(() => outstanding.value.notices ?? 0)
+/** Said once to whoever does not see the rail. */
+const news = ref('')
+watch(unread, (now, before) => {
+  news.value = now > before ? (now === 1 ? 'One notice for you.' : `${now} notices for you.`) : ''
+})
 async function count() {
   if (!person.value || !page.value || document.hidden) return
   try {
@@ -41,6 +47,9 @@ async function count() {
   }
 }
 useLive(['decided', 'recorded', 'told'], 20_000, count)
+useLive(['noticed'], 4_000, count)
+useEventListener(window, 'sartal:notices', count)
+
 watch(
   () => [route.path.split('/')[1], person.value],
   () => {
@@ -81,6 +90,25 @@ watch(
         </router-link>
       </li>
     </ul>
+    <router-link
+      v-if="page"
+      :to="NOTICES.path"
+      class="notices"
+      :class="{ here: route.path === NOTICES.path }"
+      :aria-current="route.path === NOTICES.path ? 'page' : undefined"><svg
+        width="14"
+        height="14"
+        viewBox="0 0 14 14"
+        aria-hidden="true"><path
+          d="M3 13V1.5h8.5L9 4.75 11.5 8H3"
+          fill="none"
+          stroke="currentColor"
+          stroke-width="1.6"
+          stroke-linejoin="round" /></svg> {{ NOTICES.name }}<b
+            v-if="unread"
+            class="unread">{{ unread }}</b><kbd v-else>g
+              {{ NOTICES.key }}</kbd></router-link>
+    <span class="visually-hidden" role="status">{{ news }}</span>
     <a
       v-if="!page && session.session.open"
       class="back"
@@ -113,7 +141,10 @@ watch(
       class="more"
       :aria-expanded="open"
       :class="{ here: isElsewhere && !open }"
-      @click="open = !open">{{ open ? 'Less' : isElsewhere || 'All places' }}<small>{{ page.name }}</small></button>
+      @click="open = !open"><b
+        v-if="unread && !open"
+        class="unread">{{ unread }}</b>{{ open ? 'Less' : isElsewhere || 'All places' }}<small>{{ page.name }}</small>
+    </button>
   </nav>
 </template>
 
@@ -206,13 +237,48 @@ li a:focus-visible kbd {
 .back {
   padding: 9px 12px;
 }
+.notices {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 9px 12px;
+  margin-top: 14px;
+  border-radius: 4px;
+  color: var(--ink) !important;
+  text-decoration: none;
+}
+.notices:hover {
+  background: var(--paper);
+}
+.notices.here {
+  background: var(--surface);
+  font-weight: 600;
+}
+.notices kbd {
+  margin-left: auto;
+}
+.unread {
+  margin-left: auto;
+  min-width: 20px;
+  padding: 1px 5px;
+  box-sizing: border-box;
+  text-align: center;
+  border-radius: 10px;
+  font-size: 12.5px;
+  background: var(--copper-fill);
+  color: var(--on-action);
+}
+.more .unread {
+  position: absolute;
+  top: 2px;
+  right: 4px;
+}
 .finder {
   all: unset;
   display: flex;
   align-items: center;
   gap: 12px;
   padding: 9px 12px;
-  margin-top: 14px;
   border-radius: 4px;
   cursor: pointer;
 }
@@ -245,8 +311,10 @@ li a:focus-visible kbd {
   li kbd,
   .left,
   .finder kbd,
+  .notices kbd,
   .rail:not(.open) li:not(.near),
   .rail:not(.open) .finder,
+  .rail:not(.open) .notices,
   .rail:not(.open) .foot {
     display: none;
   }
@@ -259,6 +327,7 @@ li a:focus-visible kbd {
   }
   li a,
   .finder,
+  .notices,
   .more {
     min-height: 48px;
     justify-content: center;
@@ -278,6 +347,7 @@ li a:focus-visible kbd {
     box-sizing: border-box;
     border-left: 1px solid var(--line);
     cursor: pointer;
+    position: relative;
   }
   .more.here {
     font-weight: 600;

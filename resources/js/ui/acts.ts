@@ -4,7 +4,7 @@ import { page } from '../api/page'
 import { useSession } from '../api/session'
 import { guided } from './guided'
 import { letters } from './letters'
-import { PLACES } from './places'
+import { NOTICES, PLACES } from './places'
 import { theme, THEMES } from './theme'
 import { DATES, dates, when } from './dates'
 
@@ -44,7 +44,7 @@ function all(): Act[] {
     act('Log', 'what was done, by whom', '/crew/log'),
     act('Instruments', 'calibration due', '/test/instruments'),
     ...(session.looksAfter('installations') ? [begin] : []),
-    ...PLACES.map(place => act(`Go to ${place.name}`, `g ${place.key}`, place.path)),
+    ...[...PLACES, NOTICES].map(place => act(`Go to ${place.name}`, `g ${place.key}`, place.path)),
     ...keys(THEMES)
       .filter(key => key !== theme.value)
       .map(key => act(THEMES[key], '', '', () => (theme.value = key))),

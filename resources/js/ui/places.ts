@@ -16,6 +16,9 @@ export const PLACES = [
   { path: '/handover', name: 'Hand-over', key: 'h' },
 ]
 
+/** What concerns whoever is signed in, wherever they are. */
+export const NOTICES = { path: '/notices', name: 'Notices', key: 'n' }
+
 /** What each role works with on a phone, what it needs most first. */
 const NEAR: Record<Role, string[]> = {
   bench: ['/bench', '/cutting', '/labels'],

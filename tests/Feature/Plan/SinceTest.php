@@ -43,7 +43,7 @@ final class SinceTest extends TestCase
                 'at' => now()->toRfc3339String(),
             ])->assertSuccessful();
         }));
-        self::assertSame(['told'], $this->changed(function (): void {
+        self::assertSame(['told', 'noticed'], $this->changed(function (): void {
             $person = $this->as('lead')->getJson('/api/crew')->json('people.0.id');
             $this->postJson('/api/crew/given', ['kind' => 'loom', 'key' => 'L1', 'person' => $person])->assertCreated();
         }));

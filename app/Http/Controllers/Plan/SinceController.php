@@ -15,7 +15,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 /**
  * Whether anything is new: a page asks this alone, as often as it likes, and the rest when it has changed.
  *
- * @phpstan-type Marks array{decided: string, recorded: string, told: string, present: string}
+ * @phpstan-type Marks array{decided: string, recorded: string, told: string, present: string, noticed: string}
  */
 final readonly class SinceController
 {
@@ -41,6 +41,7 @@ final readonly class SinceController
             ),
             'recorded' => implode('.', Touched::last($stored)),
             'told' => (string) $stored->told,
+            'noticed' => (string) $stored->noticed,
             'present' => $present === [] ? '' : hash('xxh32', implode("\n", $present)),
         ]);
     }

@@ -33,6 +33,7 @@ use App\Planning\Edit;
 use App\Planning\InstallationStore;
 use App\Planning\Kept;
 use App\Planning\Loaded;
+use App\Telling\OfGiven;
 use App\Who\CrewDesk;
 use App\Who\Invitation;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -89,6 +90,25 @@ final readonly class CrewController
         Board $board,
     ): Answer {
         return new Answer($board->of($stored));
+    }
+
+    /**
+     * Who is at work here, and so may be asked.
+     *
+     * @return Answer<array{people: list<array{id: string, name: string, answers: bool}>}>
+     */
+    public function colleagues(StoredInstallation $stored): Answer
+    {
+        $people = [];
+        foreach ($stored->atWork()->get()->sortBy('user.name') as $member) {
+            $people[] = [
+                'id' => $member->user->key,
+                'name' => $member->user->name,
+                'answers' => $member->hasRole(Role::Planner, Role::Lead),
+            ];
+        }
+
+        return new Answer(['people' => $people]);
     }
 
     /**
@@ -257,9 +277,11 @@ final readonly class CrewController
      */
     public function give(
         #[Body(Assignment::class)] Assignment $sent,
+        #[CurrentUser] User $user,
         StoredInstallation $stored,
         KeptJobs $jobs,
         Given $given,
+        OfGiven $telling,
     ): Answer {
         $known = match ($sent->kind) {
             AssignmentKind::Loom => $stored->entries()->where('kind', 'loom')->where('key', $sent->key)->exists(),
@@ -275,13 +297,29 @@ final readonly class CrewController
         }
         $made = $given->give($stored, (int) $person, $sent->kind->value, $sent->key, $sent->only);
         $stored->tell();
+        if ($made['isNew']) {
+            $telling->given(
+                $stored,
+                $user,
+                $sent->person,
+                $made['id'],
+                $sent->kind->value,
+                $sent->key,
+                $made['was'],
+            );
+        }
 
         return new Answer($made, 201);
     }
 
     /** @return Answer<array{saved: true}> */
-    public function take(StoredInstallation $stored, int $id): Answer
-    {
+    public function take(
+        #[CurrentUser] User $user,
+        StoredInstallation $stored,
+        OfGiven $telling,
+        int $id,
+    ): Answer {
+        $telling->taken($stored, $user, $id);
         DB::table('assignments')->where('installation_id', $stored->id)->where('id', $id)->delete();
         $stored->tell();
 

@@ -11,12 +11,15 @@ use App\Labels\LabelStock;
 use App\Library\Library;
 use App\Library\Stand;
 use App\Models\StoredInstallation;
+use App\Models\User;
 use App\Planning\FoundWrong;
 use App\Planning\InstallationStore;
 use App\Planning\Kept;
 use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\MadeOnce;
+use App\Telling\Notices;
+use Illuminate\Container\Attributes\CurrentUser;
 use Sartal\Core\Later\Handover\RunStanding;
 use Sartal\Core\Plan\Planning\BeadState;
 use Sartal\Core\Plan\Planning\Stage;
@@ -33,7 +36,7 @@ final readonly class OutstandingController
     }
 
     /** @return Answer<Map<int>> */
-    public function __invoke(StoredInstallation $stored): Answer
+    public function __invoke(StoredInstallation $stored, #[CurrentUser] ?User $user): Answer
     {
         $last = $stored->events()->toBase()->reorder()->orderByDesc('id')->value('uuid');
         $known = MadeOnce::of(
@@ -47,7 +50,13 @@ final readonly class OutstandingController
             static fn (array $each): bool => $each['stand'] === Stand::Newer,
         );
 
-        return new Answer(new Map($known + ['rules' => count($newer)]));
+        return new Answer(
+            new Map($known + [
+                'rules' => count($newer),
+                // Made ahead, it is nobody's.
+                'notices' => $user === null ? 0 : Notices::unread($stored, $user),
+            ]),
+        );
     }
 
     /** @return array<int|string, int> */

@@ -1,11 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { late } from '../../ui/late'
+
+const NamePeople = late(() => import('./NamePeople.vue'))
 
 const props = defineProps<{ what: 'pause' | 'skip' | 'flag' | 'hold' | 'ask'; unforgiving: boolean }>()
-const emit = defineEmits<{ told: [words: string, flag?: string]; close: [] }>()
+const emit = defineEmits<{ told: [words: string, flag?: string, asks?: string[]]; close: [] }>()
 const words = ref('')
 const flag = ref('damaged')
 const open = ref(true)
+const asks = ref<string[]>([])
+const names = ref<{ key: (event: KeyboardEvent) => boolean; tell: () => string[] } | null>(null)
 const texts = computed(
   () =>
     ({
@@ -28,13 +33,19 @@ const texts = computed(
         action: 'Stop it',
         usual: ['wrong cable', 'part wrong or missing', 'drawing is not clear'],
       },
-      ask: { title: 'Ask the planner', field: 'Question', action: 'Ask', usual: [] },
+      ask: { title: 'Ask', field: 'Question', action: 'Ask', usual: [] },
     })[props.what],
 )
 const needed = computed(() => props.what !== 'flag')
 function tell() {
   if (needed.value && !words.value.trim()) return
-  emit('told', words.value.trim() || flag.value, flag.value)
+  names.value?.tell()
+  emit('told', words.value.trim() || flag.value, flag.value, asks.value)
+}
+function onKey(event: KeyboardEvent) {
+  if (names.value?.key(event) || event.key !== 'Enter' || event.shiftKey) return
+  event.preventDefault()
+  tell()
 }
 </script>
 
@@ -63,7 +74,8 @@ function tell() {
           auto-grow
           autofocus
           maxlength="500"
-          @keydown.enter.exact.prevent="tell" />
+          @keydown="onKey" />
+        <NamePeople v-if="what === 'ask'" ref="names" v-model="words" v-model:asks="asks" />
         <div class="acts"><v-btn variant="outlined" @click="emit('close')">Not now</v-btn><v-btn
           type="submit"
           color="primary"
@@ -97,6 +109,11 @@ fieldset {
   display: flex;
   gap: 18px;
   font-size: 16px;
+}
+.acts .v-btn,
+.usual button {
+  min-height: 48px;
+  box-sizing: border-box;
 }
 .acts {
   display: flex;

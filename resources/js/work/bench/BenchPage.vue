@@ -221,7 +221,7 @@ function back() {
   bench.record({ kind: 'taken-back', run: last.piece.run, step: last.piece.id })
   at.value = last.piece.id
 }
-function told(words: string, flag?: string) {
+function told(words: string, flag?: string, asks: string[] = []) {
   const here = place.value
   const what = asking.value
   asking.value = ''
@@ -237,7 +237,7 @@ function told(words: string, flag?: string) {
   }
   if (what === 'flag') bench.record({ ...base, kind: 'flagged', flag })
   if (what === 'hold') bench.record({ ...base, kind: 'held' })
-  if (what === 'ask') bench.record({ ...base, kind: 'asked' })
+  if (what === 'ask') bench.record({ ...base, kind: 'asked', ...(asks.length ? { asks } : {}) })
   if (what === 'hold' || what === 'ask') window.setTimeout(() => void bench.refresh(), 600)
 }
 function resume() {

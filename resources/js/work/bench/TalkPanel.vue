@@ -63,7 +63,7 @@ function answer(id: string) {
         capture="environment"
         :disabled="busy"
         @change="take">{{ busy ? 'Keeping it…' : 'Photo of this end' }}</label>
-      <button type="button" @click="emit('ask')">Ask the planner</button>
+      <button type="button" @click="emit('ask')">Ask</button>
       <button type="button" @click="emit('hold')">Stop this job</button>
     </p>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>

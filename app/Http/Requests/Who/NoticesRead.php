@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests\Who;
+
+use App\Contract\Items;
+use App\Contract\Shape;
+use App\Contract\Whole;
+
+/** Which of one's notices are read. */
+final readonly class NoticesRead implements Shape
+{
+    /** @param  list<int>  $ids  none: all that there are up to now */
+    public function __construct(#[Items(max: 200)] #[Whole] public array $ids = [])
+    {
+    }
+}
