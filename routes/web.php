@@ -21,6 +21,7 @@ use App\Http\Controllers\Given\PlanController;
 use App\Http\Controllers\Given\RulesController;
 use App\Http\Controllers\Given\SharedController;
 use App\Http\Controllers\Given\TypeController;
+use App\Http\Controllers\Given\WalkController;
 use App\Http\Controllers\InstallationController;
 use App\Http\Controllers\Later\AuditController;
 use App\Http\Controllers\Later\HandoverController;
@@ -150,6 +151,10 @@ Route::prefix('api')->group(function (): void {
             Route::get('equipment', [EquipmentController::class, 'index'])->middleware('kept');
             Route::get('rules', [RulesController::class, 'show'])->middleware('kept');
             Route::get('building', [BuildingController::class, 'show'])->middleware('kept');
+            Route::get('building/walk', [WalkController::class, 'show'])->middleware('kept:milestones');
+            Route::put('ways/{id}/measured', [WalkController::class, 'measured'])->middleware(
+                'role:planner,installer,lead',
+            );
             Route::get('building/fittings/{id}', [BuildingController::class, 'fittings'])->middleware('kept');
             Route::get('looms', [LoomController::class, 'index'])->middleware('kept');
             Route::get('looms/{id}', [LoomController::class, 'show'])->middleware('kept');
@@ -368,7 +373,9 @@ Route::prefix('api')->group(function (): void {
                 Route::put('rules', [RulesController::class, 'rules']);
                 Route::put('shared/{kind}', [SharedController::class, 'save']);
                 Route::delete('shared/{kind}/{id}', [SharedController::class, 'remove']);
+                Route::put('building/map', [BuildingController::class, 'tidy']);
                 Route::post('building/preview', [BuildingController::class, 'preview'])->name('reads.building-preview');
+                Route::post('looms', [LoomController::class, 'store']);
                 Route::post('looms/{id}/preview', [LoomController::class, 'preview'])->name('reads.looms-preview');
                 Route::put('economy', [PartsController::class, 'economy']);
                 Route::post('labels/preview', [LabelController::class, 'preview'])->name('reads.labels-preview');

@@ -32,12 +32,18 @@ final class BuildingCodec
             $fields->choice('fire', FireClass::class, FireClass::Unrated),
             self::at($fields),
             $fields->has('rack') ? self::rack($fields->child('rack')) : null,
+            trim($fields->text('level', '')),
         );
     }
 
     public static function junction(Fields $fields): Junction
     {
-        return new Junction(FileDecoder::id($fields), $fields->name('name'), self::at($fields));
+        return new Junction(
+            FileDecoder::id($fields),
+            $fields->name('name'),
+            self::at($fields),
+            trim($fields->text('level', '')),
+        );
     }
 
     public static function way(Fields $fields): Way
@@ -77,6 +83,7 @@ final class BuildingCodec
             $fields->choice('takes', Takes::class, Takes::Both),
             $fields->choice('fire', FireClass::class, FireClass::Unrated),
             $fields->optionalNumber('fillLimit', 1, 100),
+            $fields->flag('measured', false),
         );
     }
 
@@ -94,6 +101,7 @@ final class BuildingCodec
                             'entry' => $location->rack->entry->value,
                             'across' => $location->rack->across->canonical(),
                         ],
+                'level' => $location->level,
             ]);
     }
 
@@ -101,7 +109,7 @@ final class BuildingCodec
     public static function encodeJunction(Junction $junction): array
     {
         return ['id' => $junction->id, 'name' => $junction->name] +
-            CatalogueEncoder::brief(['at' => self::encodeAt($junction->at)]);
+            CatalogueEncoder::brief(['at' => self::encodeAt($junction->at), 'level' => $junction->level]);
     }
 
     /** @return array<int|string, mixed> */
@@ -128,6 +136,7 @@ final class BuildingCodec
                 'takes' => $way->takes === Takes::Both ? null : $way->takes->value,
                 'fire' => $way->fire === FireClass::Unrated ? null : $way->fire->value,
                 'fillLimit' => $way->fillLimit === null ? null : CatalogueEncoder::plain($way->fillLimit),
+                'measured' => $way->measured ?: null,
             ]);
     }
 

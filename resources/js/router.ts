@@ -16,6 +16,7 @@ export const router = createRouter({
     { path: '/api/docs', component: () => import('./session/ContractPage.vue'), meta: { ofNone: true } },
     { path: '/rules', component: () => import('./given/rules/RulesPage.vue') },
     { path: '/rules/building', component: () => import('./given/building/BuildingPage.vue') },
+    { path: '/rules/building/walk', component: () => import('./given/building/WalkPage.vue') },
     { path: '/rules/equipment', component: () => import('./given/rules/EquipmentPage.vue') },
     { path: '/rules/plans', component: () => import('./given/plans/PlanList.vue') },
     { path: '/rules/plans/:id', component: () => import('./given/plans/PlanPage.vue'), props: true },

@@ -39,6 +39,7 @@ const VIEWS = [
   '/installations',
   '/rules',
   '/rules/building',
+  '/rules/building/walk',
   '/looms',
   '/looms/L1',
   '/cutting',

@@ -49,6 +49,67 @@ test('an overfull way names the next size, and a bad length is named at its fiel
   await expect(side.getByText('13.2 %')).toBeVisible()
 })
 
+test('several places are picked and put in a row, one is moved by keys; undo takes it back', async ({ page }) => {
+  await signIn(page, 'planner', '/rules/building')
+  const place = (name: string) => page.getByRole('button', { name, exact: true })
+  const at = async (name: string) => {
+    const box = (await place(name).locator('rect').boundingBox())!
+    return [Math.round(box.x), Math.round(box.y)] as const
+  }
+  await place('Lectern, location').click({ modifiers: ['Shift'] })
+  await place('Stage box 2, location').click({ modifiers: ['Shift'] })
+  await expect(page.getByText('2 picked')).toBeVisible()
+  await page.getByRole('button', { name: 'In a row' }).click()
+  await expect(page.getByText('Moved on the map. No length follows from it.')).toBeVisible()
+  await expect.poll(async () => (await at('Lectern, location'))[1] - (await at('Stage box 2, location'))[1]).toBe(0)
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect.poll(async () => (await at('Lectern, location'))[1]).not.toBe((await at('Stage box 2, location'))[1])
+  // By the keyboard: Alt and an arrow.
+  const before = await at('Foyer, location')
+  await place('Foyer, location').focus()
+  await page.keyboard.press('Alt+ArrowLeft')
+  await expect.poll(async () => (await at('Foyer, location'))[0]).toBeLessThan(before[0])
+  // Closer, and all of it again.
+  const far = async () => (await at('Foyer, location'))[0] - (await at('Sluice window, location'))[0]
+  const whole = await far()
+  await page.getByRole('button', { name: 'Closer' }).click()
+  await expect.poll(far).toBeGreaterThan(whole)
+  await page.getByRole('button', { name: 'All', exact: true }).click()
+  await expect.poll(far).toBeLessThan(whole * 1.2)
+})
+
+test('a loom takes the runs that lead the same way as it is made', async ({ page }) => {
+  await signIn(page, 'planner', '/looms')
+  await page.getByRole('button', { name: 'New loom' }).click()
+  await page.getByLabel('Name').fill('Hall loom')
+  await page.getByLabel('Only runs with').fill('rack front-of-house')
+  await page.getByRole('checkbox', { name: 'Amplifier rack 1 → Front-of-house position, all 2' }).check()
+  await expect(page.getByRole('group').getByText('Runs that go into it: 2')).toBeVisible()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page).toHaveURL(/\/looms\/hall-loom$/)
+  await expect(page.getByRole('heading', { name: 'Hall loom' })).toBeVisible()
+  for (const code of ['A-133', 'A-134']) await expect(page.getByText(code).first()).toBeVisible()
+})
+
+test('an installer walks by what nobody has measured, and what is written there is what is cut', async ({ page }) => {
+  await signIn(page, 'installer', '/rules/building')
+  await page.getByRole('link', { name: /to measure$/ }).click()
+  await expect(page.getByRole('heading', { name: 'To measure, in the order of a walk' })).toBeVisible()
+  await page.getByLabel('Begin at').selectOption('Lectern')
+  const first = page.getByRole('main').getByRole('listitem').first()
+  await expect(first).toContainText('Lectern →')
+  const name = await first.locator('b').innerText()
+  await first.getByRole('textbox', { name: `${name} is` }).fill('7.77 m')
+  await first.getByRole('button', { name: 'Save' }).click()
+  await accept(page)
+  await expect(page.getByText(`${name}: measured.`)).toBeVisible()
+  await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: name })).toHaveCount(0)
+  await page.getByRole('link', { name: 'Building', exact: true }).first().click()
+  const row = page.getByRole('row', { name: new RegExp(`^${name}`) })
+  await expect(row).toContainText('7.77 m')
+  await expect(row).toContainText('yes')
+})
+
 test('a breakout is dragged: legs, cuts, sleeve and reels follow, and the way keeps its length', async ({ page }) => {
   await signIn(page, 'planner', '/looms/L2')
   const trunk = page.getByRole('row', { name: /^Hall ceiling tray/ }).first()

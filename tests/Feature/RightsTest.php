@@ -58,6 +58,7 @@ final class RightsTest extends TestCase
         'api/runs/{id}/mend' => 'role:tester,lead',
         'api/runs/{id}/ends/{side}/reach' => 'role:planner,bench,installer,lead',
         'api/overtaken' => 'role:planner,bench,installer,lead',
+        'api/ways/{id}/measured' => 'role:planner,installer,lead',
         'api/packs/{number}/signatures' => 'role:planner,tester,lead',
     ];
 

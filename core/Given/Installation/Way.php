@@ -16,6 +16,7 @@ final readonly class Way
      * @param  ?Length  $bendRadius  of those bends; null: not stated
      * @param  list<Environment>  $environment  nothing: dry
      * @param  FireClass  $fire  what local code asks of the cables in it
+     * @param  bool  $measured  whether somebody measured its length in the building; else it is a drawing's, or a guess
      * @param  ?float  $fillLimit  per cent of its inside, where somebody set another than the usual
      */
     public function __construct(
@@ -32,6 +33,7 @@ final readonly class Way
         public Takes $takes = Takes::Both,
         public FireClass $fire = FireClass::Unrated,
         public ?float $fillLimit = null,
+        public bool $measured = false,
     ) {
     }
 

@@ -40,6 +40,7 @@ function all(): Act[] {
   return [
     ...(session.plans ? planned : []),
     act('Print labels', 'sheets and rolls', '/labels'),
+    act('Measure ways', 'walk list before anything is cut', '/rules/building/walk'),
     act('Overtaken work', 'choose remedies', '/handover/overtaken'),
     act('Log', 'what was done, by whom', '/crew/log'),
     act('Instruments', 'calibration due', '/test/instruments'),

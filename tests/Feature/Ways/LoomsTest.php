@@ -7,6 +7,7 @@ namespace Tests\Feature\Ways;
 use App\Planning\Kept;
 use App\Planning\KeptPackings;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Sartal\Core\Ways\Looming\Packing\Packer;
 use Symfony\Component\Process\Process;
@@ -191,5 +192,35 @@ final class LoomsTest extends TestCase
             Kept::put($this->installation, 'packings', 'version 1', serialize(['k' => $broken]));
             self::assertNull((new KeptPackings($this->installation))->packing('k'));
         }
+    }
+
+    public function test_a_loom_takes_its_runs_as_it_is_made_and_one_undo_takes_both_back(): void
+    {
+        $this->as('planner');
+        $rows = array_column($this->getJson('/api/schedule')->json('rows'), null, 'code');
+        $runs = [];
+        foreach (['A-133', 'A-134'] as $code) {
+            self::assertSame('', $rows[$code]['loom']);
+            $runs[] = ['id' => $rows[$code]['id'], 'version' => $rows[$code]['version']];
+        }
+        $part = ['id' => 'hall-loom', 'name' => 'Hall loom', 'covering' => 'ties', 'tieEvery' => '300 mm'];
+        $make = fn (array $part, array $runs): TestResponse => $this->postJson('/api/looms', [
+            'part' => $part,
+            'runs' => $runs,
+        ]);
+        $make($part, [['id' => 'gone', 'version' => 1]])->assertUnprocessable();
+        $make($part, $runs)->assertCreated()->assertJsonPath('id', 'hall-loom');
+        $looms = collect($this->getJson('/api/looms')->json('looms'));
+        self::assertSame(2, $looms->firstWhere('id', 'hall-loom')['members']);
+        $make($part, [])->assertUnprocessable()->assertSee('There is such a loom already');
+        $make(['id' => 'other', 'name' => 'Other'] + $part, $runs)->assertConflict();
+        $change = $this->getJson('/api/changes')->json('0');
+        self::assertSame('Loom Hall loom added with 2 runs', $change['words']);
+        $this->postJson('/api/changes/'.$change['id'].'/undo')->assertCreated();
+        self::assertNotContains('hall-loom', array_column($this->getJson('/api/looms')->json('looms'), 'id'));
+        $now = array_column($this->getJson('/api/schedule')->json('rows'), null, 'code');
+        self::assertSame('', $now['A-133']['loom']);
+        $make($part, [])->assertCreated();
+        self::assertSame('Loom Hall loom added', $this->getJson('/api/changes')->json('0.words'));
     }
 }

@@ -215,7 +215,6 @@ final class NoticesTest extends TestCase
         $move = $this->as('planner')->postJson(
             '/api/places/amp-rack-1/move',
             ['by' => ['to-amp-rack-1' => '2 m']],
-            ['Sartal-Intent' => 'do'],
         );
         $move->assertSuccessful();
         $own = $this->notices($role, 'overtaken');

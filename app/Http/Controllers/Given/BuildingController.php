@@ -8,12 +8,14 @@ use App\Changes\Author;
 use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
+use App\Changes\Intent;
 use App\Changes\Sound;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Http\Requests\Given\BuildingAsked;
+use App\Http\Requests\Given\MapTidied;
 use App\Http\Requests\Given\PartPreview;
 use App\Http\Requests\Given\PlaceMove;
 use App\Http\Resources\Given\BuildingResource;
@@ -145,6 +147,36 @@ final readonly class BuildingController
         );
 
         return new Answer(['saved' => true, 'rerouted' => ReroutedResource::of($written->rerouted())]);
+    }
+
+    /**
+     * Where places stand on the map: no length follows from it. One change, so that one undo takes it back.
+     *
+     * @return Answer<array{saved: true, places: int}>
+     */
+    public function tidy(
+        #[Body(MapTidied::class)] MapTidied $sent,
+        StoredInstallation $stored,
+        Author $author,
+        ChangeLog $log,
+    ): Answer {
+        $edits = [];
+        $rows = $stored->entries();
+        $rows->whereIn('kind', ['location', 'junction'])->whereIn('key', array_map(strval(...), array_keys($sent->at)));
+        foreach ($rows->get() as $row) {
+            $kind = DecisionKind::from($row->kind);
+            $after = Decided::canonical($kind, ['at' => $sent->at[$row->key]] + $row->definition);
+            if ($after != $row->definition) {
+                $edits[] = new Edit($kind, $row->key, $after, $row->version);
+            }
+        }
+        if ($edits !== []) {
+            $words = count($edits) === 1 ? 'Map: a place moved' : sprintf('Map: %d places moved', count($edits));
+            // Nothing that is done can rely on a map: nobody is asked, and nothing is read for it.
+            $log->write(new Decision($stored, new Author($author->user, Intent::Accept), $words, $edits));
+        }
+
+        return new Answer(['saved' => true, 'places' => count($edits)]);
     }
 
     /** @throws BadLine */

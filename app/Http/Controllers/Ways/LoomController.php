@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers\Ways;
 
+use App\Changes\Author;
 use App\Changes\Foresight;
+use App\Changes\LoomDesk;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Query;
@@ -14,6 +16,7 @@ use App\Documents\FormboardDrawing;
 use App\Formats\Csv\CsvWriter;
 use App\Http\Requests\Ends\UnitsAsked;
 use App\Http\Requests\Given\PartPreview;
+use App\Http\Requests\Ways\NewLoom;
 use App\Http\Resources\Ways\LoomResource;
 use App\Http\Resources\Ways\ReroutedResource;
 use App\Http\Resources\Work\ReplannedResource;
@@ -52,6 +55,21 @@ use Sartal\Core\Ways\Dressing\LoomDress;
  */
 final readonly class LoomController
 {
+    /** @return Answer<array{id: string}> */
+    public function store(
+        #[Body(NewLoom::class)] NewLoom $sent,
+        StoredInstallation $stored,
+        Author $author,
+        LoomDesk $desk,
+    ): Answer {
+        $versions = [];
+        foreach ($sent->runs as $run) {
+            $versions[$run->id] = $run->version;
+        }
+
+        return new Answer(['id' => $desk->make($stored, $author, $sent->part, $versions)], 201);
+    }
+
     /**
      * @return Answer<array{looms: list<LoomLine>}>
      */

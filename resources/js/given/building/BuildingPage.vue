@@ -10,6 +10,7 @@ import { useAttempt } from '../../ui/attempt'
 import UndoButton from '../../ui/UndoButton.vue'
 import { inWords, length } from '../../ui/units'
 import BuildingMap from './BuildingMap.vue'
+import { levelsOf } from './map/useMap'
 import MovePanel from './MovePanel.vue'
 import PanelForm from './PanelForm.vue'
 import PanelPanel from './PanelPanel.vue'
@@ -110,15 +111,18 @@ async function moved(rerouted: Rerouted) {
   await attempt(load, 'Moved.')
   changes.value = rerouted
 }
-const move = (key: string, at: Point) =>
-  attempt(async () => {
-    const [what, moved] = [key.split(':')[0]!, key.slice(key.indexOf(':') + 1)]
-    const it = (what === 'location' ? building.value!.locations : building.value!.junctions).find(
-      each => each.part.id === moved,
-    )!
-    await api.put(`shared/${what}`, { part: { ...it.part, at }, version: it.version })
+const map = ref<{ settled: () => void } | null>(null)
+async function move(by: Map<string, Point>) {
+  await attempt(async () => {
+    const at = Object.fromEntries([...by].map(([key, point]) => [key.slice(key.indexOf(':') + 1), point]))
+    await api.put('building/map', { at })
     await load()
   }, 'Moved on the map. No length follows from it.')
+  map.value?.settled()
+}
+const level = ref('')
+const levels = computed(() => (building.value ? levelsOf(building.value) : []))
+const unmeasured = computed(() => building.value?.ways.filter(each => !each.part.measured && each.runs.length).length)
 const remove = (what: string, key: string, version: number) =>
   attempt(async () => {
     const answer = await api.delete(`shared/${what}/${key}`, { version })
@@ -175,6 +179,11 @@ function stop() {
               @click="form = { kind: 'tail-panel', isNew: true }">Add a panel</v-btn>
           </template>
           <span class="space" />
+          <router-link v-if="unmeasured" to="/rules/building/walk">{{ unmeasured }} to measure</router-link>
+          <label v-if="levels.length" class="quiet">Level <select v-model="level"><option value="">all</option><option
+            v-for="each in levels"
+            :key="each"
+            :value="each">{{ each }}</option></select></label>
           <label class="quiet">Show the way of <select v-model="shown"><option value="">no run</option><option
             v-for="(_, run) in building.routes"
             :key="run"
@@ -186,18 +195,21 @@ function stop() {
           role="status">{{ from ? 'Now press the place where it ends.' : 'Press the place where the way begins.' }}
           <kbd>Esc</kbd> stops.</p>
         <div class="canvas"><BuildingMap
+          ref="map"
           :building="building"
           :chosen="chosen"
           :route="ways"
           :drawing="drawing"
           :from="from"
           :edits="session.plans"
+          :level="level"
           @choose="choose"
           @place="at => session.plans && (form = { kind: 'junction', isNew: true, at })"
           @move="move" /></div>
         <div class="ways">
           <table class="lines">
-            <thead><tr><th>Way</th><th>Kind</th><th class="right">Length</th><th class="right">Cables</th><th>Fill</th>
+            <thead><tr><th>Way</th><th>Kind</th><th class="right">Length</th><th>Measured</th>
+              <th class="right">Cables</th><th>Fill</th>
               <th>To see to</th></tr></thead>
             <tbody>
               <tr v-for="each in byLoad" :key="each.part.id" :class="{ chosen: chosen === `way:${each.part.id}` }">
@@ -207,6 +219,7 @@ function stop() {
                   @click="choose(`way:${each.part.id}`)">{{ each.part.name }}</button></td>
                 <td class="quiet">{{ each.part.kind }}</td>
                 <td class="mono right">{{ length(each.part.length) }}</td>
+                <td class="quiet">{{ each.part.measured ? 'yes' : 'not yet' }}</td>
                 <td class="mono right">{{ each.runs.length }}</td>
                 <td class="fillcell"><template v-if="each.fill && each.rule"><span
                   class="meter"
@@ -243,6 +256,7 @@ function stop() {
           :place="form.isNew ? null : place?.part ?? null"
           :version="place?.version ?? 0"
           :at="form.at ?? null"
+          :levels="levels"
           @saved="saved"
           @close="form = null" />
         <template v-else>
@@ -303,7 +317,7 @@ function stop() {
           </section>
           <section v-else>
             <p class="quiet">Press a way to see what lies in it, a place to see where it leads. {{ session.plans
-              ? 'Drag a place to tidy the map: nothing is measured by it.' : '' }}</p>
+              ? 'Drag a place to tidy the map: nothing is measured by it. Shift and a press picks several.' : '' }}</p>
             <h2>Panels</h2>
             <p
               v-if="building.panels.length === 0"

@@ -13,11 +13,13 @@ const props = defineProps<{
   place: PlacePart | null
   version: number
   at: Point | null
+  levels: string[]
 }>()
 const emit = defineEmits<{ saved: [Rerouted, string]; close: [] }>()
 const { problem, busy, attempt } = useAttempt()
 const draft = reactive({
   name: props.place?.name ?? '',
+  level: props.place?.level ?? '',
   fire: props.place?.fire ?? 'unrated',
   rack: props.place?.rack !== undefined,
   units: String(props.place?.rack?.units ?? 42),
@@ -42,6 +44,7 @@ const save = () =>
       id: props.place?.id ?? slug(draft.name),
       name: draft.name.trim(),
       ...(at ? { at } : {}),
+      ...(draft.level.trim() ? { level: draft.level.trim() } : {}),
       ...(props.kind === 'location' && draft.fire !== 'unrated' ? { fire: draft.fire } : {}),
       ...(props.kind === 'location' && draft.rack
         ? { rack: { units: Number(draft.units), entry: draft.entry, across: draft.across } }
@@ -67,6 +70,7 @@ const save = () =>
       label="Name"
       :autofocus="!place"
       v-bind="kind === 'location' ? sample(samplePlace) : {}" />
+    <v-combobox v-model="draft.level" label="Level" placeholder="ground floor, gallery, roof" :items="levels" />
     <template v-if="kind === 'location'">
       <v-select
         v-model="draft.fire"

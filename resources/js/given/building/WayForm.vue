@@ -29,6 +29,7 @@ const draft = reactive({
   name: was?.name ?? '',
   kind: was?.kind ?? 'tray',
   length: was?.length ?? '',
+  measured: was?.measured ?? false,
   from: was?.from ?? (props.from || (only[0] ?? '')),
   to: was?.to ?? (props.to || (only[1] ?? '')),
   inner: (was?.inner ?? []).join(' x '),
@@ -58,6 +59,7 @@ const part = computed<WayPart>(() => ({
   ...(draft.environment.length ? { environment: draft.environment } : {}),
   ...(draft.takes !== 'both' ? { takes: draft.takes } : {}),
   ...(draft.fire !== 'unrated' ? { fire: draft.fire } : {}),
+  ...(draft.measured ? { measured: true } : {}),
   ...(draft.fillLimit ? { fillLimit: Number(draft.fillLimit) } : {}),
 }))
 const ahead = ref<Rerouted | null>(null)
@@ -147,6 +149,7 @@ const save = () =>
       multiple
       chips
       :items="AROUND" />
+    <v-checkbox v-model="draft.measured" label="Its length was measured in the building" />
     <p class="quiet small">Whether mains and signal may share a way, and which fire class a place needs, is for local
       code and licensed people to say.</p>
     <p v-if="wrong" class="note check">{{ wrong }}</p>

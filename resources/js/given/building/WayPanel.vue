@@ -36,7 +36,8 @@ const about = computed(() =>
 <template>
   <section class="panel">
     <h1>{{ part.name }}</h1>
-    <p class="quiet">{{ part.kind }}, <b class="mono">{{ length(part.length) }}</b> from {{ name(part.from) }} to
+    <p class="quiet">{{ part.kind }}, <b class="mono">{{ length(part.length) }}</b> ({{ part.measured ? 'measured' :
+      'not measured yet' }}) from {{ name(part.from) }} to
       {{ name(part.to) }}<br>{{ about.join(' · ') }}</p>
     <p v-if="edits" class="acts"><v-btn
       size="small"

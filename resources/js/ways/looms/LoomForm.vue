@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { reactive } from 'vue'
+import { reactive, ref } from 'vue'
 import { api } from '../../api/client'
 import type { LoomPart } from '../../api/looms'
 import { useAttempt } from '../../ui/attempt'
 import { slug } from '../../ui/slug'
+import LoomMembers from './LoomMembers.vue'
 
 const props = defineProps<{ part: LoomPart | null; version: number; places: { id: string; name: string }[] }>()
 const emit = defineEmits<{ saved: [string]; close: [] }>()
@@ -16,6 +17,9 @@ const draft = reactive({
   oneReel: props.part?.oneReel ?? false,
 })
 
+/** Runs that go into it as it is made. */
+const members = ref<{ id: string; version: number }[]>([])
+
 const save = () =>
   attempt(async () => {
     const part = {
@@ -27,7 +31,8 @@ const save = () =>
       ...(draft.oneReel ? { oneReel: true } : {}),
       ...(props.part?.breakouts?.length ? { breakouts: props.part.breakouts } : {}),
     }
-    await api.put('shared/loom', { part, ...(props.part ? { version: props.version } : {}) })
+    if (props.part) await api.put('shared/loom', { part, version: props.version })
+    else await api.post('looms', { part, runs: members.value })
     emit('saved', part.id)
   })
 </script>
@@ -49,7 +54,7 @@ const save = () =>
       :items="[{ value: '', title: 'where most members end' },
                ...places.map(each => ({ value: each.id, title: each.name }))]" />
     <v-checkbox v-model="draft.oneReel" label="Cut like cables off one reel" />
-    <p v-if="!part" class="quiet">Runs are put into it on the schedule: mark them, then change their loom together.</p>
+    <LoomMembers v-if="!part" v-model="members" />
     <p class="acts"><v-btn
       type="submit"
       color="primary"

@@ -41,7 +41,7 @@ const folded = (loom: LoomLine) =>
     <div v-if="looms" class="pad">
       <p
         v-if="looms.length === 0"
-        class="quiet">No loom yet. Make one, then mark runs on the schedule and put them into it.</p>
+        class="quiet">No loom yet. Make one of the runs that lie together.</p>
       <table v-else class="lines">
         <thead><tr><th>Loom</th><th>From</th><th class="right">Cables</th><th class="right">Segments</th>
           <th>Thickest</th><th class="right">Weight</th><th>Held by</th><th>To see to</th></tr></thead>
@@ -65,7 +65,7 @@ const folded = (loom: LoomLine) =>
         </tr></tbody>
       </table>
     </div>
-    <v-dialog v-model="adding" max-width="440"><LoomForm
+    <v-dialog v-model="adding" max-width="560"><LoomForm
       v-if="adding"
       :part="null"
       :version="0"

@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import type { Assigned, CableCuts, Cut, Cutting, ReelPart } from '../../api/cutting'
 import type { Replanned } from '../../api/looms'
+import type { Schemas } from '../../api/types'
 import { useSession } from '../../api/session'
 import ReplannedList from '../../ways/looms/ReplannedList.vue'
 import { useAttempt } from '../../ui/attempt'
@@ -24,8 +25,13 @@ const { problem, attempt } = useAttempt()
 const chosen = ref<{ cut: Cut; assigned: Assigned; cable: CableCuts } | null>(null)
 const replanned = ref<{ changes: Replanned; code: string } | null>(null)
 const form = ref<{ reel: ReelPart | null; version: number; cable: string } | null>(null)
+/** What is to be cut by lengths that nobody has measured. */
+const walk = ref<Schemas['WalkShown'] | null>(null)
 const load = async () => {
-  cutting.value = await api.get('cutting')
+  // Together, so that nothing moves once the page is there.
+  const [all, unmeasured] = await Promise.all([api.get('cutting'), api.get('building/walk').catch(() => null)])
+  walk.value = unmeasured
+  cutting.value = all
 }
 onMounted(() => attempt(load))
 
@@ -87,6 +93,9 @@ async function saved(changes: Replanned | undefined, reel: string) {
           class="note good"
           role="status"><strong>{{ replanned.code }} is recorded. The rest was planned again.</strong>
           <ReplannedList :changes="replanned.changes" /></section>
+        <p v-if="walk?.waiting" class="note check">{{ many(walk.waiting, 'cable') }} to cut
+          {{ walk.waiting === 1 ? 'lies' : 'lie' }} in ways that nobody has measured.
+          <router-link to="/rules/building/walk">Measure first</router-link></p>
         <FirstSteps
           v-if="cutting.cables.length === 0"
           why="There is nothing to cut yet: cables that are planned are laid out on reels." />
