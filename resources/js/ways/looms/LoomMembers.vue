@@ -67,7 +67,7 @@ const isIn = (event: Event) => (event.target as HTMLInputElement).checked
                                                            type="checkbox"
                                                            :checked="ids.has(row.id)"
                                                            @change="put([row], isIn($event))"> <span class="mono">{{ row.code }}</span>
-            <span class="quiet">{{ row.cable }}</span></label>
+            <small class="quiet" v-text="row.cable" /></label>
         </details>
       </li>
     </ul>
