@@ -63,11 +63,11 @@ const isIn = (event: Event) => (event.target as HTMLInputElement).checked
             @change="put(group.rows, isIn($event))"> <span>{{ group.name }}</span> <span class="quiet">{{ within(group)
               ? `${within(group)} of ${many(group.rows.length, 'run')}` : many(group.rows.length, 'run') }}</span>
           </summary>
-          <label v-for="row in group.rows" :key="row.id"><input
-                                                           type="checkbox"
-                                                           :checked="ids.has(row.id)"
-                                                           @change="put([row], isIn($event))"> <span class="mono">{{ row.code }}</span>
-            <small class="quiet" v-text="row.cable" /></label>
+          <label v-for="row in group.rows" :key="row.id">
+            <input type="checkbox" :checked="ids.has(row.id)" @change="put([row], isIn($event))">
+            <span class="mono">{{ row.code }}</span>
+            <small class="quiet" v-text="row.cable" />
+          </label>
         </details>
       </li>
     </ul>
