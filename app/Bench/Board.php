@@ -8,6 +8,7 @@ use App\Contract\Map;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\StoredInstallation;
+use App\Planning\FamilyNames;
 use Carbon\CarbonImmutable;
 use Sartal\Core\File\Fields;
 use Sartal\Core\File\PlanEncoder;
@@ -66,6 +67,7 @@ use Sartal\Core\Work\Forecasting\WorkingDays;
  * }
  * @phpstan-type FamilyYield array{
  *     family: string,
+ *     name: string,
  *     looked: int,
  *     reworked: int,
  *     flags: int,
@@ -294,6 +296,7 @@ final readonly class Board
             uksort($found, static fn (int|string $a, int|string $b): int => $found[$b] <=> $found[$a] ?: $a <=> $b);
             $lines[] = [
                 'family' => (string) $family,
+                'name' => FamilyNames::of((string) $family),
                 'looked' => $of->looked,
                 'reworked' => $of->reworked,
                 'flags' => $of->flags,

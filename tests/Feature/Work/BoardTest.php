@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Work;
 
+use App\Planning\FamilyNames;
+use App\Planning\ShippedCatalogue;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\TestCase;
@@ -204,5 +206,19 @@ final class BoardTest extends TestCase
             collect($family['found'])->sortKeys()->all(),
         );
         self::assertStringNotContainsString('Tove', (string) json_encode($family), 'what, not whom');
+    }
+
+    public function test_every_shipped_family_of_connectors_has_a_name_of_its_own(): void
+    {
+        $families = [];
+        foreach (ShippedCatalogue::load()->connectors() as $type) {
+            $families[$type->family] = FamilyNames::of($type->family);
+        }
+        self::assertGreaterThan(20, count($families));
+        self::assertSame($families, array_unique($families));
+        foreach ($families as $family => $name) {
+            self::assertNotSame($family, $name);
+        }
+        self::assertSame('of the house', FamilyNames::of('of the house'));
     }
 }

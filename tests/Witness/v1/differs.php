@@ -76,6 +76,8 @@ return [
     'answers/api/session/body/person/offices' => 'what a person looks after there',
     'answers/api/session/body/open/archived' => 'whether it is read and not written',
     'answers/api/session/body/installations/*/archived' => 'see open',
+    'answers/api/crew/board/body/families/*/name' => 'what a family of connectors is called',
+    'answers/api/instruments/body/families/*/name' => 'what a family of connectors is called',
     'answers/api/outstanding/body/notices' => 'how many notices whoever asks has not read',
     'answers/api/outstanding/body/rules' => 'how many types the organisation’s library has newer',
     'answers/api/runs/*/body/basis' => 'what something that is recorded now is recorded on',

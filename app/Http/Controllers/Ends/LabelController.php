@@ -36,6 +36,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Ends\Labelling\SheetGeometry;
 use Sartal\Core\File\DecisionKind;
@@ -61,7 +62,7 @@ use Sartal\Core\Given\Installation\LabelScheme;
  *     ids: list<string>,
  *     of: int,
  *     kinds: list<LabelKind>,
- *     looms: list<string>,
+ *     looms: list<array{id: string, name: string}>,
  *     counts: array{left: int, changed: int, all: int},
  *     scheme: array{end: string, endLine: string, leg: string, legLine: string, limit: int},
  *     tokens: array<string, string>,
@@ -140,7 +141,7 @@ final readonly class LabelController
         );
 
         return new Answer([
-            ...(new LabelChoice($made['lines']))->of($asked),
+            ...(new LabelChoice($made['lines']))->of($asked, self::looms($stored)),
             'scheme' => $made['scheme'],
             'tokens' => LabelScheme::TOKENS,
             'version' => $stored->version,
@@ -445,5 +446,14 @@ final readonly class LabelController
             ),
             'Cache-Control' => 'private, no-store',
         ]);
+    }
+
+    /** @return array<int|string, string> id → name */
+    private static function looms(StoredInstallation $stored): array
+    {
+        $rows = $stored->entries()->toBase()->reorder()->where('kind', 'loom');
+
+        /** @var array<int|string, string> */
+        return $rows->pluck(DB::raw("definition->>'name'"), 'key')->all();
     }
 }

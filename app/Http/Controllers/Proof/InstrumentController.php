@@ -17,6 +17,7 @@ use App\Http\Requests\Proof\TestingRules;
 use App\Models\Membership;
 use App\Models\StoredInstallation;
 use App\Planning\Edit;
+use App\Planning\FamilyNames;
 use App\Planning\Loaded;
 use App\Planning\Near;
 use App\Recording\Against;
@@ -64,7 +65,7 @@ use Sartal\Core\Proof\Testing\Verdict;
  *     kinds: list<array{id: value-of<InstrumentKind>, words: string, methods: list<string>}>,
  *     methods: list<array{id: value-of<Method>, words: string}>,
  *     stages: list<array{id: value-of<TestStage>, words: string}>,
- *     families: list<array{family: string, types: list<string>, assemblies: int}>,
+ *     families: list<array{family: string, name: string, types: list<string>, assemblies: int}>,
  *     rules: FileTesting,
  *     version: int,
  * }
@@ -122,6 +123,7 @@ final readonly class InstrumentController
             'families' => array_map(
                 static fn (string $family, int $count): array => [
                     'family' => $family,
+                    'name' => $family === '' ? 'others' : FamilyNames::of((string) $family),
                     'types' => array_map(strval(...), array_keys($types[$family] ?? [])),
                     'assemblies' => $count,
                 ],

@@ -18,7 +18,7 @@ use App\Http\Requests\Ends\LabelsShown;
  *     ids: list<string>,
  *     of: int,
  *     kinds: list<LabelKind>,
- *     looms: list<string>,
+ *     looms: list<array{id: string, name: string}>,
  *     counts: array{left: int, changed: int, all: int},
  * }
  */
@@ -32,8 +32,11 @@ final readonly class LabelChoice
     {
     }
 
-    /** @return LabelsChosen */
-    public function of(LabelsShown $asked): array
+    /**
+     * @param  array<int|string, string>  $names  of looms, by id
+     * @return LabelsChosen
+     */
+    public function of(LabelsShown $asked, array $names): array
     {
         $kinds = $looms = [];
         $counts = ['left' => 0, 'changed' => 0, 'all' => count($this->lines)];
@@ -49,7 +52,12 @@ final readonly class LabelChoice
         $chosen = array_values(
             array_filter($this->lines, static fn (array $line): bool => self::isAmong($line, $part, $asked)),
         );
-        sort($looms, SORT_STRING);
+        unset($looms['']);
+        $looms = array_map(
+            static fn (string $id): array => ['id' => $id, 'name' => $names[$id] ?? $id],
+            array_values($looms),
+        );
+        usort($looms, static fn (array $a, array $b): int => strnatcasecmp($a['name'], $b['name']));
 
         return [
             'part' => $part,
@@ -58,7 +66,7 @@ final readonly class LabelChoice
             'ids' => $asked->from === 0 ? array_column($chosen, 'id') : [],
             'of' => count($chosen),
             'kinds' => array_values($kinds),
-            'looms' => array_values(array_filter($looms, static fn (string $loom): bool => $loom !== '')),
+            'looms' => $looms,
             'counts' => $counts,
         ];
     }

@@ -9,9 +9,12 @@ import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import { useLatest } from '../../ui/latest'
 import { when } from '../../ui/dates'
+import { late } from '../../ui/late'
 import RollPanel from './RollPanel.vue'
 import SchemeForm from './SchemeForm.vue'
 import SheetForm from './SheetForm.vue'
+
+const FirstSteps = late(() => import('../../ui/FirstSteps.vue'))
 
 const session = useSession()
 const data = ref<LabelsAnswer | null>(null)
@@ -141,9 +144,9 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
         :key="each.id"
         :value="each.id">{{ each.name }} ({{ each.left }})</option></select>
       <select v-model="loom" aria-label="Loom"><option value="">every loom</option><option
-        v-for="id in data?.looms"
-        :key="id"
-        :value="id">{{ id }}</option></select>
+        v-for="each in data?.looms"
+        :key="each.id"
+        :value="each.id">{{ each.name }}</option></select>
       <select
         v-model="only"
         aria-label="Which"><option value="left">to print ({{ counts.left }})</option>
@@ -161,8 +164,11 @@ const STATE = { new: 'to print', printed: 'printed', changed: 'says something el
           :key="finding.words"
           class="note"
           :class="finding.severity"><strong>{{ finding.words }}</strong>{{ finding.remedy }}</p>
+        <FirstSteps
+          v-if="counts.all === 0"
+          why="There is nothing to mark yet: cables that are planned have labels at both ends." />
         <p
-          v-if="ids.length === 0"
+          v-else-if="ids.length === 0"
           class="quiet pad">{{ only === 'changed' ? 'Nothing that was printed says something else now.'
             : 'Nothing of this is left to print.' }}</p>
         <table v-else class="lines">

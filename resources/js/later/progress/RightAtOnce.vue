@@ -30,7 +30,7 @@ const found = (family: Family) =>
             class="plain"
             @click="looked = test">those that failed</button></template></td>
         </tr>
-        <tr v-for="each in families" :key="each.family"><td>{{ each.family }}</td>
+        <tr v-for="each in families" :key="each.family"><td>{{ each.name }}</td>
           <td><ShareBar v-if="each.yield !== null" :share="each.yield / 100" /></td>
           <td class="mono">{{ each.yield === null ? '' : `${each.yield} %` }}</td><td>{{ found(each) }}</td></tr>
       </tbody>

@@ -143,15 +143,15 @@ const applies = (stage: Stage, method: string) =>
                                                               type="button"
                                                               :aria-expanded="family === each.family"
                                                               @click="family = family === each.family ? null
-                                                                : each.family">{{ each.family || 'others' }}</button>
-              <template v-else>{{ each.family || 'others' }}</template> <small class="quiet">{{ each.types.join(', ') }}
+                                                                : each.family">{{ each.name }}</button>
+              <template v-else>{{ each.name }}</template> <small class="quiet">{{ each.types.join(', ') }}
                 · {{ each.assemblies }}</small>
             </td><td
               v-for="stage in page.stages"
               :key="stage.id"
               :class="{ quiet: !rule(each.family, stage.id) }">{{ words(each.family, stage.id) }}</td></tr>
             <tr v-if="family === each.family"><td :colspan="page.stages.length + 1">
-              <div class="form" :aria-label="`Test plan of ${family}`" role="group">
+              <div class="form" :aria-label="`Test plan of ${each.name}`" role="group">
                 <fieldset v-for="stage in page.stages" :key="stage.id">
                   <legend>{{ stage.words }}</legend>
                   <label v-for="method in page.methods.filter(one => applies(stage.id, one.id))" :key="method.id"><input

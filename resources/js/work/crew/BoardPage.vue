@@ -103,7 +103,7 @@ const back = () =>
             <th>Found</th></tr></thead>
           <tbody><tr
             v-for="each in board.families"
-            :key="each.family"><td>{{ each.family }}</td><td class="mono">{{ each.looked }}</td>
+            :key="each.family"><td>{{ each.name }}</td><td class="mono">{{ each.looked }}</td>
             <td class="mono">{{ each.yield === null ? '' : `${each.yield} %` }}</td>
             <td class="mono">{{ each.reworked }}</td><td class="mono">{{ each.flags }}</td>
             <td>{{ Object.entries(each.found).map(([what, count]) => `${what} (${count})`).join('; ') }}</td></tr>
