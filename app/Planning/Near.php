@@ -78,6 +78,17 @@ final class Near
         return array_map(strval(...), array_keys($cards ?? []));
     }
 
+    /** @return array<int|string, array{code: string, ways: list<string>}> run → what it is called, and lies in */
+    public function inWays(StoredInstallation $stored): array
+    {
+        $source = new SourceDecided($stored, $this->store);
+        if ($source->cards() === null) {
+            $source->whole();
+        }
+
+        return $source->cards()?->inWays() ?? [];
+    }
+
     /** @param  ?Loaded  $on  the same decisions, where they were read already */
     public function part(StoredInstallation $stored, StoredCards $cards, Nearby $near, ?Loaded $on = null): ?Loaded
     {

@@ -226,6 +226,24 @@ final readonly class StoredCards implements Cards
         return $courses;
     }
 
+    /** @return array<int|string, array{code: string, ways: list<string>}> run → what it is called, and lies in */
+    public function inWays(): array
+    {
+        $found = DB::select(
+            sprintf(
+                'select run, code, array_to_json(ways) as ways from %s where installation_id = ? order by place',
+                $this->table,
+            ),
+            [$this->stored->id],
+        );
+        $runs = [];
+        foreach ($found as $row) {
+            $runs[$row->run] = ['code' => (string) $row->code, 'ways' => $this->bare($row->ways)];
+        }
+
+        return $runs;
+    }
+
     public function lying(): array
     {
         $found = DB::select(

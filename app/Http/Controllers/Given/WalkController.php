@@ -66,10 +66,11 @@ final readonly class WalkController
     public function show(
         #[Query(WalkAsked::class)] WalkAsked $asked,
         StoredInstallation $stored,
-        Loaded $loaded,
+        Near $near,
     ): Answer {
-        $in = $loaded->installation;
-        [$waiting, $cut] = self::waiting($stored, $loaded);
+        // Ways and places alone: which run lies where is on cards.
+        $in = $near->runs($stored, [])->installation;
+        [$waiting, $cut] = self::waiting($stored, $near, $in);
         $ways = array_values(
             array_filter($in->ways(), static fn (Way $way): bool => ! $way->measured && isset($waiting[$way->id])),
         );
@@ -97,10 +98,7 @@ final readonly class WalkController
                     'before' => $stop->before?->canonical(),
                     'version' => (int) ($versions[$stop->way->id] ?? 0),
                     'runs' => count($waiting[$stop->way->id]),
-                    'codes' => array_map(
-                        static fn (string $run): string => $in->theRun($run)->code,
-                        array_slice($waiting[$stop->way->id], 0, self::NAMED),
-                    ),
+                    'codes' => array_slice($waiting[$stop->way->id], 0, self::NAMED),
                 ],
                 $stops,
             ),
@@ -154,28 +152,26 @@ final readonly class WalkController
         return new Answer(['saved' => true, 'rerouted' => ReroutedResource::of($written->rerouted())]);
     }
 
-    /** @return array{array<int|string, list<string>>, int} way → runs in it that are not cut; how many are */
-    private static function waiting(StoredInstallation $stored, Loaded $loaded): array
+    /** @return array{array<int|string, list<string>>, int} way → codes of runs in it that are not cut; how many are */
+    private static function waiting(StoredInstallation $stored, Near $near, Installation $in): array
     {
-        $in = $loaded->installation;
-        $standings = KeptStandings::decided($stored, static fn (): Loaded => $loaded)->runs();
+        $standings = KeptStandings::decided($stored, static fn (): Loaded => $near->whole($stored))->runs();
         $waiting = [];
         $cut = 0;
-        foreach ($loaded->plan()->layout->routes as $run => $route) {
-            $run = (string) $run;
-            if ($in->theRun($run)->withdrawn) {
+        foreach ($near->inWays($stored) as $run => ['code' => $code, 'ways' => $ways]) {
+            $standing = $standings[$run] ?? null;
+            if ($standing === null || $standing->withdrawn) {
                 continue;
             }
-            $isCut = isset($standings[$run]) && $standings[$run]->isDone(Stage::Cut);
-            $isGuessed = false;
-            foreach (array_unique($route->ways()) as $way) {
-                if ($isCut) {
-                    $isGuessed = $isGuessed || ! ($in->ways()[$way]->measured ?? true);
-                } else {
-                    $waiting[$way][] = $run;
-                }
+            if ($standing->isDone(Stage::Cut)) {
+                $guessed = array_filter($ways, static fn (string $way): bool => ! ($in->way($way)->measured ?? true));
+                $cut += $guessed === [] ? 0 : 1;
+
+                continue;
             }
-            $cut += $isGuessed ? 1 : 0;
+            foreach ($ways as $way) {
+                $waiting[$way][] = $code;
+            }
         }
 
         return [$waiting, $cut];

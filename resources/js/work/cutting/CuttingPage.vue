@@ -28,9 +28,10 @@ const form = ref<{ reel: ReelPart | null; version: number; cable: string } | nul
 /** What is to be cut by lengths that nobody has measured. */
 const walk = ref<Schemas['WalkShown'] | null>(null)
 const load = async () => {
-  // Together, so that nothing moves once the page is there.
-  const [all, unmeasured] = await Promise.all([api.get('cutting'), api.get('building/walk').catch(() => null)])
-  walk.value = unmeasured
+  // Together and once, so that nothing moves once the page is there, and nobody who cuts waits for it again.
+  const unmeasured = walk.value ?? api.get('building/walk').catch(() => null)
+  const [all, before] = await Promise.all([api.get('cutting'), unmeasured])
+  walk.value = before
   cutting.value = all
 }
 onMounted(() => attempt(load))
