@@ -12,6 +12,7 @@ use App\Changes\Intent;
 use App\Changes\Sound;
 use App\Contract\Answer;
 use App\Contract\Body;
+use App\Contract\Map;
 use App\Contract\Query;
 use App\Formats\BadLine;
 use App\Http\Requests\Given\BuildingAsked;
@@ -152,7 +153,7 @@ final readonly class BuildingController
     /**
      * Where places stand on the map: no length follows from it. One change, so that one undo takes it back.
      *
-     * @return Answer<array{saved: true, places: int}>
+     * @return Answer<array{saved: true, places: int, versions: Map<int>}> of all that were named
      */
     public function tidy(
         #[Body(MapTidied::class)] MapTidied $sent,
@@ -163,7 +164,7 @@ final readonly class BuildingController
         $edits = [];
         $rows = $stored->entries();
         $rows->whereIn('kind', ['location', 'junction'])->whereIn('key', array_map(strval(...), array_keys($sent->at)));
-        foreach ($rows->get() as $row) {
+        foreach ($rows->clone()->get() as $row) {
             $kind = DecisionKind::from($row->kind);
             $after = Decided::canonical($kind, ['at' => $sent->at[$row->key]] + $row->definition);
             if ($after != $row->definition) {
@@ -176,7 +177,11 @@ final readonly class BuildingController
             $log->write(new Decision($stored, new Author($author->user, Intent::Accept), $words, $edits));
         }
 
-        return new Answer(['saved' => true, 'places' => count($edits)]);
+        return new Answer([
+            'saved' => true,
+            'places' => count($edits),
+            'versions' => new Map(array_filter($rows->pluck('version', 'key')->all(), is_int(...))),
+        ]);
     }
 
     /** @throws BadLine */

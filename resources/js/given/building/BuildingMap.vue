@@ -20,7 +20,7 @@ const emit = defineEmits<{ choose: [string]; place: [Point]; move: [Map<string, 
 const svg = ref<SVGSVGElement | null>(null)
 const moving = ref(new Map<string, Point>())
 const eye = useView(svg, () => nodes.value.map(node => node.at))
-const { nodes, seen, lines, names, pointed } = useMap(props, eye, moving)
+const { nodes, seen, lines, names, pointed, anew, size } = useMap(props, eye, moving)
 const loose = computed(() => nodes.value.filter(node => node.loose))
 
 /** Several at once: Shift and a press, or a frame drawn with Shift. */
@@ -85,6 +85,11 @@ function moved(event: PointerEvent) {
       .map(node => [node.key, whole([placed(node)[0]! + by[0], placed(node)[1]! + by[1]])]),
   )
 }
+/** At once, and until the building says so itself. */
+function move(by: Map<string, Point>) {
+  moving.value = by
+  emit('move', by)
+}
 /** Where it stood before anybody dragged it. */
 const stood = new Map<string, Point>()
 function placed(node: MapNode): Point {
@@ -94,7 +99,7 @@ function placed(node: MapNode): Point {
 function up(event: PointerEvent, key: string) {
   const it = dragged.value
   dragged.value = null
-  if (it?.moved) emit('move', moving.value)
+  if (it?.moved) move(moving.value)
   else if (event.shiftKey && props.edits) toggle(key)
   else emit('choose', key)
 }
@@ -122,7 +127,7 @@ function onKey(event: KeyboardEvent, node: MapNode) {
   const step = event.altKey && props.edits ? STEPS[event.key] : undefined
   if (step) {
     event.preventDefault()
-    emit('move', new Map([[node.key, whole([node.at[0]! + step[0], node.at[1]! + step[1]])]]))
+    move(new Map([[node.key, whole([node.at[0]! + step[0], node.at[1]! + step[1]])]]))
   } else if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
     emit('choose', node.key)
@@ -135,14 +140,16 @@ function onMapKey(event: KeyboardEvent) {
 }
 
 const ofPicked = () => new Map(nodes.value.filter(node => picked.value.has(node.key)).map(node => [node.key, node.at]))
-const put = (how: Aligning) => emit('move', align(ofPicked(), how))
+const put = (how: Aligning) => move(align(ofPicked(), how))
 const suggested = computed(() =>
   loose.value.length === 1
     ? 'One place stands where its ways suggest.'
     : `${loose.value.length} places stand where their ways suggest.`,
 )
-const keep = () => emit('move', new Map(loose.value.map(node => [node.key, halves(node.at)])))
+const keep = () => move(new Map(loose.value.map(node => [node.key, halves(node.at)])))
 const halves = (at: Point): Point => [Math.round(at[0]! * 2) / 2, Math.round(at[1]! * 2) / 2]
+/** As the ways suggest, wherever they stand: one change, which can be undone. */
+const arrange = () => move(new Map([...anew()].map(([key, at]) => [key, halves(at)])))
 /** What was moved is where it was put as soon as the building says so. */
 function settled() {
   moving.value = new Map()
@@ -209,14 +216,15 @@ defineExpose({ settled })
         @blur="pointed = ''"
         @keydown="onKey($event, node)">
         <circle class="touch" r="16" />
-        <circle v-if="node.kind === 'junction'" r="6" />
+        <circle v-if="node.kind === 'junction'" r="6" :transform="`scale(${size})`" />
         <rect
           v-else
           x="-9"
           y="-9"
           width="18"
           height="18"
-          rx="3" />
+          rx="3"
+          :transform="`scale(${size})`" />
         <text
           v-if="names.named.has(node.key)"
           :x="names.named.get(node.key)!.x - node.x"
@@ -247,7 +255,10 @@ defineExpose({ settled })
     <p class="zooms"><button type="button" aria-label="Closer" @click="eye.closer(1.4)">+</button><button
       type="button"
       aria-label="Further away"
-      @click="eye.closer(1 / 1.4)">−</button><button type="button" @click="eye.whole()">All</button></p>
+      @click="eye.closer(1 / 1.4)">−</button><button type="button" @click="eye.whole()">All</button><button
+        v-if="edits"
+        type="button"
+        @click="arrange">Arrange</button></p>
   </div>
 </template>
 

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../../api/client'
 import { useSession } from '../../api/session'
-import type { Building, Point, Rerouted } from '../../api/building'
+import type { Building, PlacePart, Point, Rerouted } from '../../api/building'
 import RuleTabs from '../rules/RuleTabs.vue'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
@@ -111,12 +111,20 @@ async function moved(rerouted: Rerouted) {
   await attempt(load, 'Moved.')
   changes.value = rerouted
 }
+/** Nothing else follows from where places stand: the rest need not be read again. */
+function put(all: Building, at: Record<string, Point>, versions: Record<string, number>): Building {
+  const there = <T extends { part: PlacePart; version: number }>(each: T): T =>
+    at[each.part.id]
+      ? { ...each, part: { ...each.part, at: at[each.part.id]! }, version: versions[each.part.id] ?? each.version }
+      : each
+  return { ...all, locations: all.locations.map(there), junctions: all.junctions.map(there) }
+}
 const map = ref<{ settled: () => void } | null>(null)
 async function move(by: Map<string, Point>) {
   await attempt(async () => {
     const at = Object.fromEntries([...by].map(([key, point]) => [key.slice(key.indexOf(':') + 1), point]))
-    await api.put('building/map', { at })
-    await load()
+    const { versions } = await api.put('building/map', { at })
+    building.value = put(building.value!, at, versions)
   }, 'Moved on the map. No length follows from it.')
   map.value?.settled()
 }

@@ -16,6 +16,8 @@ export interface MapNode {
 }
 /** px */
 const SIGN = { location: 9, junction: 6 }
+/** From so close on signs are as large as they get; and so much of that they are from far away. */
+const [CLOSE, LEAST] = [0.8, 0.5]
 
 /** Names lean along their way, never upside down. */
 function leant(x1: number, y1: number, x2: number, y2: number): number {
@@ -41,13 +43,23 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
     ...props.building.locations.map(each => ({ kind: 'location' as const, part: each.part, ends: each.ends })),
     ...props.building.junctions.map(each => ({ kind: 'junction' as const, part: each.part, ends: 0 })),
   ])
+  const joined = (building: Building) =>
+    building.ways.map(way => ({ from: way.part.from ?? '', to: way.part.to ?? '', length: metres(way) }))
+  /** By ways alone, wherever anybody put them. */
+  const anew = () => {
+    const all = lay(
+      places.value.map(({ part }) => ({ id: part.id })),
+      joined(props.building),
+    )
+    return new Map(places.value.map(({ kind, part }) => [`${kind}:${part.id}`, all.get(part.id)!]))
+  }
   const laid = shallowRef(new Map<string, Point>())
   watch(
     () => props.building,
     building => {
       laid.value = lay(
         places.value.map(({ part }) => ({ id: part.id, ...(part.at ? { at: part.at } : {}) })),
-        building.ways.map(way => ({ from: way.part.from ?? '', to: way.part.to ?? '', length: metres(way) })),
+        joined(building),
       )
     },
     { immediate: true },
@@ -81,6 +93,8 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
   )
   const spots = computed(() => new Map(seen.value.map(node => [node.part.id, node])))
 
+  /** How large signs are, and how thick ways. */
+  const size = computed(() => Math.max(LEAST, Math.min(1, eye.view.value.k / CLOSE)))
   const lines = computed(() => {
     const twins = new Map<string, Way[]>()
     const pair = (way: Way) => [way.part.from, way.part.to].sort().join(' ')
@@ -101,7 +115,7 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
           d: `M${x1} ${y1}Q${mx * 2 - (x1 + x2) / 2} ${my * 2 - (y1 + y2) / 2} ${x2} ${y2}`,
           x: mx,
           y: my,
-          thick: 2 + Math.min(9, Math.sqrt(way.runs.length) * 1.4),
+          thick: (2 + Math.min(9, Math.sqrt(way.runs.length) * 1.4)) * size.value,
           angle: leant(x1, y1, x2, y2),
           roomy: far > way.part.name.length * 7 + 40,
           main: metres(way) > 5 || way.part.kind !== 'free air',
@@ -116,7 +130,7 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
       x: node.x,
       y: node.y,
       name: node.part.name,
-      radius: SIGN[node.kind],
+      radius: SIGN[node.kind] * size.value,
       rank:
         (node.key === props.chosen ? 1e6 : 0) +
         (node.away ? -1e5 : 0) +
@@ -133,5 +147,5 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
     return placeNames(all, eye.width.value / 2, along)
   })
   const pointed = ref('')
-  return { nodes, seen, lines, names, pointed, laid }
+  return { nodes, seen, lines, names, pointed, anew, size }
 }
