@@ -312,6 +312,19 @@ final class NoticesTest extends TestCase
         self::assertSame(0, $this->app->make(Digests::class)->send(), 'each once');
     }
 
+    public function test_what_could_not_be_sent_goes_with_the_next_mail(): void
+    {
+        // Nobody listens at that port (RFC 6335: 1 is of a service that nobody runs here).
+        config(['mail.default' => 'smtp', 'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => 1]);
+        $this->bench('bench', ['kind' => 'asked', 'note' => 'Which boot?']);
+        self::assertSame(0, $this->app->make(Digests::class)->send());
+        self::assertSame(0, Notice::query()->whereNotNull('mailed_at')->count());
+        Mail::fake();
+        self::assertGreaterThan(0, $this->app->make(Digests::class)->send());
+        $lead = (string) $this->person('lead')->sign_in;
+        Mail::assertSent(Digest::class, static fn (Digest $mail): bool => $mail->hasTo($lead));
+    }
+
     public function test_who_has_gone_is_told_nothing_and_old_ones_go(): void
     {
         $this->member('planner')->update(['ended_at' => now()]);
