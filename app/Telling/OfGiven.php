@@ -78,7 +78,13 @@ final readonly class OfGiven
     private static function name(StoredInstallation $stored, string $kind, string $key): string
     {
         $name = match ($kind) {
-            'loom' => $stored->entries()->where('kind', 'loom')->where('key', $key)->value('definition->name'),
+            'loom' => $stored
+                ->entries()
+                ->toBase()
+                ->where('kind', 'loom')
+                ->where('key', $key)
+                ->selectRaw("definition->>'name' as name")
+                ->value('name'),
             'skill' => Skill::tryFrom($key)?->words(),
             default => $stored->runs()->where('key', $key)->value('code'),
         };

@@ -144,6 +144,10 @@ final class NoticesTest extends TestCase
             ->deleteJson('/api/crew/given/'.$second['id'])
             ->assertOk();
         self::assertSame([true], array_column($this->notices('bench2', 'given'), 'over'));
+        $this->as('lead')
+            ->postJson('/api/crew/given', ['person' => $this->person('bench2')->key, 'kind' => 'loom', 'key' => 'L1'])
+            ->assertCreated();
+        self::assertSame($this->called('lead').' gives you loom L1 under-stage', $this->words('bench2', 'given')[0]);
         $third = $give('bench2');
         $this->as('bench2')->putJson('/api/notices/read', ['ids' => []])->assertOk();
         $this->as('lead')

@@ -36,7 +36,6 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Contracts\Container\Container;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Cache;
-use Illuminate\Support\Facades\DB;
 use Sartal\Core\Ends\Labelling\PrintedLabel;
 use Sartal\Core\Ends\Labelling\SheetGeometry;
 use Sartal\Core\File\DecisionKind;
@@ -454,6 +453,6 @@ final readonly class LabelController
         $rows = $stored->entries()->toBase()->reorder()->where('kind', 'loom');
 
         /** @var array<int|string, string> */
-        return $rows->pluck(DB::raw("definition->>'name'"), 'key')->all();
+        return $rows->selectRaw("key, definition->>'name' as name")->pluck('name', 'key')->all();
     }
 }
