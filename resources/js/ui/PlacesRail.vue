@@ -141,10 +141,8 @@ watch(
       class="more"
       :aria-expanded="open"
       :class="{ here: isElsewhere && !open }"
-      @click="open = !open"><b
-        v-if="unread && !open"
-        class="unread">{{ unread }}</b>{{ open ? 'Less' : isElsewhere || 'All places' }}<small>{{ page.name }}</small>
-    </button>
+      @click="open = !open">{{ open ? 'Less' : isElsewhere || 'All places' }}<small>{{ page.name }}</small>
+      <b v-if="unread && !open" class="unread">{{ unread }}</b></button>
   </nav>
 </template>
 
