@@ -51,7 +51,7 @@ final class Given
     /**
      * @param  int  $person  row
      * @param  bool  $only  to nobody else: whoever was given it before no longer is
-     * @return array{id: int, isNew: bool, was: list<string>} row of it, and keys of those who no longer are
+     * @return array{id: int, isNew: bool, was: array<int, string>} row of it; row → key of those who no longer are
      */
     public function give(StoredInstallation $stored, int $person, string $kind, string $key, bool $only): array
     {
@@ -78,9 +78,22 @@ final class Given
             return [
                 'id' => (int) DB::table('assignments')->where($what)->where('user_id', $person)->value('id'),
                 'isNew' => $isNew > 0,
-                'was' => $only ? array_values(array_filter($others, is_string(...))) : [],
+                'was' => $only ? array_filter($others, is_string(...)) : [],
             ];
         });
+    }
+
+    /** @return ?array{string, string, string} key of who had it, kind and key of what it was; null: it is gone already */
+    public function take(StoredInstallation $stored, int $row): ?array
+    {
+        $rows = DB::table('assignments')->where('installation_id', $stored->id)->where('assignments.id', $row);
+        $given = $rows
+            ->clone()
+            ->join('users', 'users.id', '=', 'user_id')
+            ->first(['users.key as person', 'kind', 'assignments.key']);
+        $rows->delete();
+
+        return $given === null ? null : [(string) $given->person, (string) $given->kind, (string) $given->key];
     }
 
     /**

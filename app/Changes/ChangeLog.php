@@ -51,11 +51,10 @@ final readonly class ChangeLog
             $read = $concern->before->stored ?? $decision->on?->stored;
             $alone = $locked->decisions === $read?->decisions;
             $entries = $versions = [];
-            $isMeasured = $isOfInstruments = false;
+            $isMeasured = false;
             foreach ($decision->edits as $edit) {
                 [$entry, $version] = $this->apply($rows, $decision, $edit);
                 $entries[] = $entry;
-                $isOfInstruments = $isOfInstruments || $edit->kind === DecisionKind::Instrument;
                 if ($edit->kind === DecisionKind::Run) {
                     $versions[$edit->key] = $version;
                     $isMeasured = $isMeasured ||
@@ -71,8 +70,6 @@ final readonly class ChangeLog
                 ->increment('revision', 1, [
                     'decisions' => $now = (string) Str::ulid(),
                     ...$isMeasured ? ['reached' => $now] : [],
-                    // Whoever measures with an instrument is told anew when its calibration ends.
-                    ...$isOfInstruments ? ['calibrated_on' => null] : [],
                 ]);
             $change = Change::query()->create([
                 'installation_id' => $locked->id,

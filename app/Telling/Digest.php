@@ -38,7 +38,7 @@ final class Digest extends Mailable
                 'lines' => array_map(self::line(...), $each['notices']),
             ],
             $this->of,
-        ), 'account' => url('/account')]);
+        )]);
     }
 
     private static function line(Notice $notice): string

@@ -79,17 +79,15 @@ final readonly class Notices
     }
 
     /**
-     * @param  ?list<int>  $ids  null: all
+     * What was shown, and so is known.
+     *
+     * @param  list<int>  $ids
+     * @param  int  $upTo  and all up to this one
      */
-    public static function read(StoredInstallation $stored, User $person, ?array $ids): void
+    public static function read(StoredInstallation $stored, User $person, array $ids, int $upTo): void
     {
-        $rows = Notice::query()
-            ->where('user_id', $person->id)
-            ->where('installation_id', $stored->id)
-            ->whereNull('read_at');
-        if ($ids !== null) {
-            $rows->whereIn('id', $ids);
-        }
+        $rows = self::heard($person)->toBase()->where('installation_id', $stored->id)->whereNull('read_at');
+        $rows->where(static fn ($of) => $of->whereIn('id', $ids)->orWhere('id', '<=', $upTo));
         $rows->update(['read_at' => now()]);
     }
 

@@ -16,6 +16,7 @@ use App\Planning\KeptStandings;
 use App\Planning\Loaded;
 use App\Planning\Recorded;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Sartal\Core\Later\Changing\ImpactPlanner;
@@ -32,6 +33,7 @@ use Sartal\Core\Plan\Planning\Stage;
  * person's work that came to it since somebody looked.
  *
  * @phpstan-type OvertakenWork array{run: string, stage: string, event: string}
+ * @phpstan-type FoundWork array{run: string, stage: string, event: string, received: string}
  *
  * @phpstan-import-type NoticeAbout from Notice
  */
@@ -111,7 +113,7 @@ final readonly class OfChange
         return $rows->get();
     }
 
-    /** @return array<int|string, list<OvertakenWork>> person → what they did that does not fit */
+    /** @return array<int|string, list<FoundWork>> person → what they did that does not fit */
     private function work(StoredInstallation $stored): array
     {
         $standings = KeptStandings::atWork($stored, fn (): Loaded => $this->store->atWork($stored))->runs();
@@ -134,12 +136,17 @@ final readonly class OfChange
                     $run = (string) $run;
                     foreach (Concerned::overtaken($stages, RunEvents::of($run, $all, $record)) as $person => $did) {
                         foreach ($did as $stage => $event) {
-                            $work[$person][] = ['run' => $run, 'stage' => (string) $stage, 'event' => $event];
+                            $work[$person][] = [
+                                'run' => $run,
+                                'stage' => (string) $stage,
+                                'event' => $event->id,
+                                'received' => $event->received,
+                            ];
                         }
                     }
                     // Steps at the bench that are other ones now, though their end stands.
                     foreach ($stages === [] ? $record->makers([$run]) : [] as $person) {
-                        $work[$person][] = ['run' => $run, 'stage' => '', 'event' => ''];
+                        $work[$person][] = ['run' => $run, 'stage' => '', 'event' => '', 'received' => ''];
                     }
                 }
             }
@@ -162,7 +169,7 @@ final readonly class OfChange
     /**
      * What was told and stands still; what does not is over.
      *
-     * @param  array<int|string, list<OvertakenWork>>  $work
+     * @param  array<int|string, list<FoundWork>>  $work
      * @return array<int|string, array<int|string, true>> person → what they know
      */
     private function settle(StoredInstallation $stored, array $work): array
@@ -186,14 +193,14 @@ final readonly class OfChange
     }
 
     /**
-     * @param  non-empty-list<OvertakenWork>  $pieces
+     * @param  non-empty-list<FoundWork>  $pieces
      * @param  Collection<int, Change>  $changes
      */
     private static function matter(StoredInstallation $stored, array $pieces, Collection $changes): Matter
     {
         $runs = array_values(array_unique(array_column($pieces, 'run')));
         $codes = $stored->runs()->reorder('code')->whereIn('key', $runs)->pluck('code')->all();
-        [$by, $what] = self::blame($stored, $changes);
+        [$by, $what] = self::blame($stored, $changes, $pieces);
 
         return new Matter(
             NoticeKind::Overtaken,
@@ -205,32 +212,50 @@ final readonly class OfChange
             '/handover/overtaken',
             $what,
             $by,
-            ['work' => $pieces],
+            ['work' => array_map(
+                static fn (array $piece): array => [
+                    'run' => $piece['run'],
+                    'stage' => $piece['stage'],
+                    'event' => $piece['event'],
+                ],
+                $pieces,
+            )],
         );
     }
 
     /**
+     * What was recorded after the first of the changes may have been overtaken before it came, and who overtook what
+     * before anybody looked is not known: then nobody is named.
+     *
      * @param  Collection<int, Change>  $changes
+     * @param  non-empty-list<FoundWork>  $pieces
      * @return array{?User, string} who decided what, as far as that is one person
      */
-    private static function blame(StoredInstallation $stored, Collection $changes): array
+    private static function blame(StoredInstallation $stored, Collection $changes, array $pieces): array
     {
+        $first = $changes->last();
+        if ($stored->weighed === '' || $first === null) {
+            return [null, ''];
+        }
         if ($stored->release_id !== null) {
             $release = $stored->releases()->whereKey($stored->release_id)->value('letter');
 
-            return [null, is_string($release) ? sprintf('By release %s', $release) : ''];
+            return [null, is_string($release) ? sprintf('Work is by release %s.', $release) : ''];
         }
-        $authors = $changes->pluck('user_id')->unique();
+        $began = Carbon::parse($first->created_at);
+        foreach ($pieces as $piece) {
+            if ($piece['received'] === '' || Carbon::parse($piece['received'])->greaterThanOrEqualTo($began)) {
+                return [null, ''];
+            }
+        }
+        $isOne = $changes->pluck('user_id')->unique()->count() === 1 && $changes->count() < self::NAMED;
         $words = $changes->pluck('words')->reverse()->unique()->values()->all();
 
-        return [
-            $authors->count() === 1 ? $changes->first()?->user : null,
-            Some::of(array_values(array_filter($words, is_string(...)))),
-        ];
+        return [$isOne ? $first->user : null, Some::of(array_values(array_filter($words, is_string(...))))];
     }
 
     /**
-     * @param  list<OvertakenWork>  $pieces
+     * @param  list<array{run: string, stage: string, event: string, ...}>  $pieces
      * @return array<int|string, true>
      */
     private static function known(array $pieces): array
@@ -238,7 +263,7 @@ final readonly class OfChange
         return array_fill_keys(array_map(self::name(...), $pieces), true);
     }
 
-    /** @param  OvertakenWork  $piece */
+    /** @param  array{run: string, stage: string, event: string, ...}  $piece */
     private static function name(array $piece): string
     {
         // What comes out of the database has its fields in another order.

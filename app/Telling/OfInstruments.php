@@ -27,21 +27,21 @@ final readonly class OfInstruments
     {
     }
 
-    /** Once a day. */
+    /** Once a day, and once something was decided: it may have been about an instrument. */
     public function bringUpToDate(StoredInstallation $stored): void
     {
         $today = now()->format('Y-m-d');
+        $state = $today.' '.$stored->decisions;
         $isFirst = DB::table('installations')
             ->where('id', $stored->id)
-            ->where(static fn ($of) => $of->whereNull('calibrated_on')->orWhere('calibrated_on', '<>', $today))
-            ->update(['calibrated_on' => $today]);
+            ->where('calibrated', '<>', $state)
+            ->update(['calibrated' => $state]);
         if ($isFirst === 1) {
             $this->look($stored, $today);
         }
     }
 
-    /** Where an instrument was changed: at once. */
-    public function look(StoredInstallation $stored, string $today): void
+    private function look(StoredInstallation $stored, string $today): void
     {
         $soon = now()->addDays(self::AHEAD)->format('Y-m-d');
         $causes = [];

@@ -37,12 +37,18 @@ return new class extends Migration
         DB::statement('alter table installations add column noticed integer not null default 0');
         DB::statement('alter table installations add column weighed_at bigint not null default 0');
         DB::statement("alter table installations add column weighed varchar(120) not null default ''");
-        DB::statement('alter table installations add column calibrated_on date');
+        DB::statement("alter table installations add column calibrated varchar(60) not null default ''");
+        // Who overtook what before anybody was told is not known.
+        DB::statement(
+            'update installations set weighed_at = last.id
+            from (select installation_id, max(id) as id from changes group by installation_id) as last
+            where installations.id = last.installation_id',
+        );
     }
 
     public function down(): void
     {
-        DB::statement('alter table installations drop column calibrated_on');
+        DB::statement('alter table installations drop column calibrated');
         DB::statement('alter table installations drop column weighed');
         DB::statement('alter table installations drop column weighed_at');
         DB::statement('alter table installations drop column noticed');

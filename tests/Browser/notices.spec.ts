@@ -21,6 +21,10 @@ test('whoever is asked by name sees it in the rail, answers where it was asked, 
   await question.press('Enter')
   await expect(page.getByText('Not answered yet.')).toBeVisible()
 
+  // Nobody else who could answer is asked.
+  const lead = await hands('lead@brackwater.example')
+  expect(((await (await lead.get('/api/notices')).json()) as { unread: number }).unread).toBe(0)
+
   // The planner is at something else, and is told by itself.
   const rail = desk.getByRole('link', { name: 'Notices 1' })
   await expect(rail).toBeVisible({ timeout: 15_000 })

@@ -94,7 +94,7 @@ final readonly class Concerned
      *
      * @param  list<Stage>  $stages  of a run, that are overtaken
      * @param  list<Event>  $events  of the run and of its assembly, in order
-     * @return array<int|string, array<string, string>> person → stage → id of what they did
+     * @return array<int|string, array<string, Event>> person → stage → what they did
      */
     public static function overtaken(array $stages, array $events): array
     {
@@ -113,7 +113,7 @@ final readonly class Concerned
                 }
             }
             if ($last !== null) {
-                $whose[$last->by][$stage->value] = $last->id;
+                $whose[$last->by][$stage->value] = $last;
             }
         }
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
+import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '../api/client'
 import { useLive } from '../api/live'
 import { page } from '../api/page'
 import { useSession } from '../api/session'
 import WhoButton from '../session/WhoButton.vue'
+import { useOutstanding } from './outstanding'
 import { isHere, nearest, NOTICES, PLACES } from './places'
 
 /** Where one can go. On a phone what the role needs stands in a bar, and everything else a press away. */
@@ -30,25 +31,17 @@ const isElsewhere = computed(
   () => PLACES.find(each => isHere(each.path, route.path) && !near.value.includes(each.path))?.name ?? '',
 )
 
-/** What is left to do in each place, looked at now and then. */
-const outstanding = ref<Record<string, number>>({})
+const all = useOutstanding()
+const { counts: outstanding } = storeToRefs(all)
+const { count } = all
 const unread = computed(() => outstanding.value.notices ?? 0)
 /** Said once to whoever does not see the rail. */
 const news = ref('')
 watch(unread, (now, before) => {
   news.value = now > before ? (now === 1 ? 'One notice for you.' : `${now} notices for you.`) : ''
 })
-async function count() {
-  if (!person.value || !page.value || document.hidden) return
-  try {
-    outstanding.value = await api.get('outstanding')
-  } catch {
-    // The rail does without.
-  }
-}
 useLive(['decided', 'recorded', 'told'], 20_000, count)
 useLive(['noticed'], 4_000, count)
-useEventListener(window, 'sartal:notices', count)
 
 watch(
   () => [route.path.split('/')[1], person.value],

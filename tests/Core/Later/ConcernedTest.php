@@ -142,7 +142,7 @@ final class ConcernedTest extends TestCase
         $b = self::event(EventKind::Joined, 'tom', side: Side::B);
         $step = self::event(EventKind::ContactJoined, 'pia', step: 'A-1|b|join 1', side: Side::B);
         self::assertSame(
-            ['ben' => ['cut' => $cut->id], 'tom' => ['end-b' => $b->id]],
+            ['ben' => ['cut' => $cut], 'tom' => ['end-b' => $b]],
             Concerned::overtaken([Stage::Cut, Stage::EndB], [$cut, $a, $b, $step]),
         );
         $back = self::event(EventKind::TakenBack, 'leo', new TakenBack(EventKind::Cut));

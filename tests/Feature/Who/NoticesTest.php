@@ -134,11 +134,14 @@ final class NoticesTest extends TestCase
             ->assertCreated()
             ->json();
         $give('bench');
+        $ids = array_column($this->notices('bench'), 'id');
+        $this->as('bench')->putJson('/api/notices/read', ['ids' => $ids])->assertOk();
         $second = $give('bench2');
         self::assertSame(
             [$this->called('lead').' gives M-201 to somebody else', $this->called('lead').' gives you M-201'],
             $this->words('bench', 'given'),
         );
+        self::assertSame([false, true], array_column($this->notices('bench', 'given'), 'over'));
         // Taken back before it was read: there is nothing to read.
         $this->as('lead')
             ->deleteJson('/api/crew/given/'.$second['id'])
@@ -149,11 +152,23 @@ final class NoticesTest extends TestCase
             ->assertCreated();
         self::assertSame($this->called('lead').' gives you loom L1 under-stage', $this->words('bench2', 'given')[0]);
         $third = $give('bench2');
-        $this->as('bench2')->putJson('/api/notices/read', ['ids' => []])->assertOk();
+        $last = $this->notices('bench2')[0]['id'];
+        $this->as('bench2')->putJson('/api/notices/read', ['upTo' => $last])->assertOk();
         $this->as('lead')
             ->deleteJson('/api/crew/given/'.$third['id'])
             ->assertOk();
         self::assertSame($this->called('lead').' takes M-201 back', $this->words('bench2', 'given')[0]);
+        // Shared with somebody, and then theirs alone: whoever loses it is told, though nothing new was given.
+        $give('bench');
+        $this->as('bench')->putJson('/api/notices/read', ['upTo' => $this->notices('bench')[0]['id']])->assertOk();
+        $shared = ['person' => $this->person('bench2')->key, 'kind' => 'assembly', 'key' => 'M-201'];
+        $this->as('lead')->postJson('/api/crew/given', $shared)->assertCreated();
+        self::assertFalse($give('bench2')['isNew']);
+        self::assertSame(
+            $this->called('lead').' gives M-201 to somebody else',
+            $this->words('bench', 'given')[0],
+        );
+        self::assertCount(2, array_keys($this->words('bench', 'given'), $this->words('bench', 'given')[0], true));
     }
 
     public function test_what_is_sent_back_reaches_who_made_it(): void
@@ -212,9 +227,11 @@ final class NoticesTest extends TestCase
     {
         $cut = StoredEvent::query()->where('kind', 'cut')->where('run', 'A-114')->firstOrFail();
         $role = (string) strstr((string) DB::table('users')->where('id', $cut->user_id)->value('sign_in'), '@', true);
+        // Whoever looks for the first time is told that it is so, and not by whom.
         // Nobody who opens the page waits for all jobs: that is a worker's.
         self::assertSame([], $this->notices($role, 'overtaken'));
         $this->app->make(AheadPages::class)->shared($this->installation);
+        self::assertSame('', $this->notices($role, 'overtaken')[0]['by'] ?? '');
         DB::table('notices')->delete();
         $move = $this->as('planner')->postJson(
             '/api/places/amp-rack-1/move',
@@ -235,6 +252,25 @@ final class NoticesTest extends TestCase
         $undo = $this->as('planner')->postJson('/api/changes/'.$change->id.'/undo');
         $undo->assertSuccessful();
         self::assertSame([true], array_column($this->notices($role, 'overtaken'), 'over'));
+    }
+
+    public function test_of_what_came_in_after_a_change_nobody_says_who_overtook_it(): void
+    {
+        $this->app->make(AheadPages::class)->shared($this->installation);
+        DB::table('notices')->delete();
+        // As if it had been done without a network, by the plan of before, and came in after the change.
+        foreach (StoredEvent::query()->where('run', 'A-114')->get() as $event) {
+            $event->update(['definition' => ['received' => '2099-01-01T00:00:00.000000Z'] + $event->definition]);
+        }
+        $by = ['by' => ['to-amp-rack-1' => '2 m']];
+        $this->as('planner')->postJson('/api/places/amp-rack-1/move', $by)->assertSuccessful();
+        $cut = StoredEvent::query()->where('kind', 'cut')->where('run', 'A-114')->firstOrFail();
+        $role = (string) strstr((string) DB::table('users')->where('id', $cut->user_id)->value('sign_in'), '@', true);
+        $this->app->make(AheadPages::class)->shared($this->installation->refresh());
+        $told = $this->notices($role, 'overtaken')[0];
+        self::assertSame(['', ''], [$told['by'], $told['note']]);
+        self::assertStringStartsWith('Your work on A-114', $told['words']);
+        self::assertStringEndsWith('does not fit the plan any more', $told['words']);
     }
 
     public function test_calibration_is_told_to_whoever_measured_with_it_and_is_over_once_it_was_renewed(): void
@@ -290,6 +326,12 @@ final class NoticesTest extends TestCase
         self::assertCount(1, $this->notices('planner', 'asked'), 'it was kept');
         $this->putJson('/api/notices/read', ['ids' => [$id]])->assertJsonPath('unread', 0);
         self::assertTrue($this->notices('planner', 'asked')[0]['read']);
+        // What somebody does not want to hear of is not read by whoever reads all.
+        $this->bench('bench', ['kind' => 'asked', 'note' => 'And which sleeve?']);
+        $this->as('planner')->putJson('/api/session/notices', ['muted' => ['asked'], 'digest' => true]);
+        $this->putJson('/api/notices/read', ['upTo' => 1_000_000])->assertJsonPath('unread', 0);
+        $this->putJson('/api/session/notices', ['muted' => [], 'digest' => true]);
+        $this->getJson('/api/notices')->assertJsonPath('unread', 1);
         $this->putJson('/api/session/notices', ['muted' => ['weather'], 'digest' => true])->assertUnprocessable();
     }
 

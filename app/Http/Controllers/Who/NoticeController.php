@@ -72,7 +72,7 @@ final readonly class NoticeController
         #[CurrentUser] User $user,
         StoredInstallation $stored,
     ): Answer {
-        Notices::read($stored, $user, $sent->ids === [] ? null : $sent->ids);
+        Notices::read($stored, $user, $sent->ids, $sent->upTo);
 
         return new Answer(['unread' => Notices::unread($stored, $user)]);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Work;
 
 use App\Bench\Board;
-use App\Bench\Given;
+use App\Bench\GivingDesk;
 use App\Bench\KeptJobs;
 use App\Bench\Times;
 use App\Changes\Author;
@@ -33,7 +33,6 @@ use App\Planning\Edit;
 use App\Planning\InstallationStore;
 use App\Planning\Kept;
 use App\Planning\Loaded;
-use App\Telling\OfGiven;
 use App\Who\CrewDesk;
 use App\Who\Invitation;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -280,8 +279,7 @@ final readonly class CrewController
         #[CurrentUser] User $user,
         StoredInstallation $stored,
         KeptJobs $jobs,
-        Given $given,
-        OfGiven $telling,
+        GivingDesk $giving,
     ): Answer {
         $known = match ($sent->kind) {
             AssignmentKind::Loom => $stored->entries()->where('kind', 'loom')->where('key', $sent->key)->exists(),
@@ -291,37 +289,25 @@ final readonly class CrewController
         if (! $known) {
             throw Refusal::of('key', sprintf('There is no %s "%s" here.', $sent->kind->value, $sent->key));
         }
-        $person = $stored->atWork()->whereRelation('user', 'key', $sent->person)->value('user_id');
+        $person = $stored->atWork()->whereRelation('user', 'key', $sent->person)->first();
         if ($person === null) {
             throw Refusal::of('person', 'This person is not at work here.');
         }
-        $made = $given->give($stored, (int) $person, $sent->kind->value, $sent->key, $sent->only);
-        $stored->tell();
-        if ($made['isNew']) {
-            $telling->given(
-                $stored,
-                $user,
-                $sent->person,
-                $made['id'],
-                $sent->kind->value,
-                $sent->key,
-                $made['was'],
-            );
-        }
 
-        return new Answer($made, 201);
+        return new Answer(
+            $giving->give($stored, $user, $person->user, $sent->kind->value, $sent->key, $sent->only),
+            201,
+        );
     }
 
     /** @return Answer<array{saved: true}> */
     public function take(
         #[CurrentUser] User $user,
         StoredInstallation $stored,
-        OfGiven $telling,
+        GivingDesk $giving,
         int $id,
     ): Answer {
-        $telling->taken($stored, $user, $id);
-        DB::table('assignments')->where('installation_id', $stored->id)->where('id', $id)->delete();
-        $stored->tell();
+        $giving->take($stored, $user, $id);
 
         return new Answer(['saved' => true]);
     }

@@ -6,6 +6,7 @@ import { useLive } from '../../api/live'
 import type { Schemas } from '../../api/types'
 import { useAttempt } from '../../ui/attempt'
 import { clock, dated, weekday } from '../../ui/dates'
+import { useOutstanding } from '../../ui/outstanding'
 import NoticeChoices from './NoticeChoices.vue'
 
 type Page = Schemas['NoticesPage']
@@ -17,7 +18,13 @@ const told = ref<Page | null>(null)
 const { problem, busy, attempt } = useAttempt()
 const read = () =>
   attempt(async () => {
-    told.value = await api.get('notices')
+    const now = await api.get('notices')
+    // Earlier ones that are shown stay.
+    const last = now.more ? now.notices.at(-1)!.id : 0
+    const earlier = told.value?.notices.filter(each => each.id < last) ?? []
+    told.value = earlier.length
+      ? { ...now, more: told.value!.more, notices: [...now.notices, ...earlier] }
+      : now
   })
 onMounted(read)
 useLive(['noticed', 'decided'], 4_000, read)
@@ -34,17 +41,20 @@ const days = computed(() => {
 const isNew = (each: Notice) => !each.read && !each.over
 
 /** The rail counts again. */
-const counted = () => window.dispatchEvent(new Event('sartal:notices'))
-const mark = (ids: number[]) =>
+const { count: counted } = useOutstanding()
+const mark = (which: { ids?: number[]; upTo?: number }) =>
   attempt(async () => {
-    const { unread } = await api.put('notices/read', { ids })
+    const { unread } = await api.put('notices/read', { ids: [], upTo: 0, ...which })
     if (!told.value) return
     told.value.unread = unread
-    for (const each of told.value.notices) if (!ids.length || ids.includes(each.id)) each.read = true
-    counted()
+    for (const each of told.value.notices)
+      if (each.id <= (which.upTo ?? 0) || which.ids?.includes(each.id)) each.read = true
+    void counted()
   })
+/** What came since the page was read has not been seen. */
+const markAll = () => mark({ upTo: told.value?.notices[0]?.id ?? 0 })
 const open = async (each: Notice) => {
-  if (!each.read) void mark([each.id])
+  if (!each.read) void mark({ ids: [each.id] })
   await router.push(each.page)
 }
 const earlier = () =>
@@ -56,7 +66,7 @@ const earlier = () =>
   })
 async function chosen() {
   await read()
-  counted()
+  await counted()
 }
 </script>
 
@@ -70,7 +80,7 @@ async function chosen() {
         size="small"
         variant="outlined"
         :disabled="busy"
-        @click="mark([])">Mark all as read</v-btn>
+        @click="markAll">Mark all as read</v-btn>
     </header>
     <p v-if="problem" class="note failed" role="alert">{{ problem }}</p>
     <div v-if="told" class="body">

@@ -9,8 +9,7 @@ const emit = defineEmits<{ told: [words: string, flag?: string, asks?: string[]]
 const words = ref('')
 const flag = ref('damaged')
 const open = ref(true)
-const asks = ref<string[]>([])
-const names = ref<{ key: (event: KeyboardEvent) => boolean; tell: () => string[] } | null>(null)
+const names = ref<{ key: (event: KeyboardEvent) => boolean; asks: () => string[] } | null>(null)
 const texts = computed(
   () =>
     ({
@@ -39,8 +38,7 @@ const texts = computed(
 const needed = computed(() => props.what !== 'flag')
 function tell() {
   if (needed.value && !words.value.trim()) return
-  names.value?.tell()
-  emit('told', words.value.trim() || flag.value, flag.value, asks.value)
+  emit('told', words.value.trim() || flag.value, flag.value, names.value?.asks())
 }
 function onKey(event: KeyboardEvent) {
   if (names.value?.key(event) || event.key !== 'Enter' || event.shiftKey) return
@@ -75,7 +73,7 @@ function onKey(event: KeyboardEvent) {
           autofocus
           maxlength="500"
           @keydown="onKey" />
-        <NamePeople v-if="what === 'ask'" ref="names" v-model="words" v-model:asks="asks" />
+        <NamePeople v-if="what === 'ask'" ref="names" v-model="words" />
         <div class="acts"><v-btn variant="outlined" @click="emit('close')">Not now</v-btn><v-btn
           type="submit"
           color="primary"

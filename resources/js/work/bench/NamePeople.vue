@@ -5,7 +5,6 @@ import type { Answer } from '../../api/answers'
 
 /** Who is asked by name: what follows an @ in the text is looked for among those at work. */
 const words = defineModel<string>({ required: true })
-const asks = defineModel<string[]>('asks', { required: true })
 type Person = Answer<'colleagues', 'get'>['people'][number]
 const people = ref<Person[]>([])
 onMounted(async () => {
@@ -47,8 +46,8 @@ function key(event: KeyboardEvent): boolean {
   event.preventDefault()
   return true
 }
-const tell = () => (asks.value = named.value.map(each => each.id))
-defineExpose({ key, tell })
+const asks = () => named.value.map(each => each.id)
+defineExpose({ key, asks })
 </script>
 
 <template>
