@@ -83,7 +83,7 @@ final class Given
         });
     }
 
-    /** @return ?array{string, string, string} key of who had it, kind and key of what it was; null: it is gone already */
+    /** @return ?array{string, string, string} key of who had it, kind and key of what it was; null: it is gone */
     public function take(StoredInstallation $stored, int $row): ?array
     {
         $rows = DB::table('assignments')->where('installation_id', $stored->id)->where('assignments.id', $row);

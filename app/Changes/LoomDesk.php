@@ -10,6 +10,7 @@ use App\Planning\Edit;
 use App\Planning\Near;
 use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
+use Sartal\Core\Given\Installation\Build;
 
 /** Makes a loom of runs: both are one change, which one undo takes back. */
 final readonly class LoomDesk
@@ -41,6 +42,9 @@ final readonly class LoomDesk
         foreach ($versions as $run => $version) {
             $row = $rows[$run] ?? throw BadLine::because('runs', (string) $run, 'There is no such run any more.');
             $after = Decided::canonical(DecisionKind::Run, ['loom' => $id] + $row->definition);
+            if (($after['build'] ?? '') === Build::Lead->value) {
+                throw BadLine::because('runs', $row->code, 'A loose lead lies in no building, and in no loom.');
+            }
             $edits[] = new Edit(DecisionKind::Run, (string) $run, $after, $version);
         }
         $count = count($versions);

@@ -32,7 +32,8 @@ final readonly class OfGiven
     ): void {
         $words = sprintf('gives you %s', self::name($stored, $kind, $key));
         $page = $kind === 'assembly' ? '/bench/'.$key : '/bench';
-        $this->teller->tell($stored, new Matter(NoticeKind::Given, self::GIVEN.$row, $words, $page, by: $by), [$person]);
+        $matter = new Matter(NoticeKind::Given, self::GIVEN.$row, $words, $page, by: $by);
+        $this->teller->tell($stored, $matter, [$person]);
     }
 
     /**

@@ -94,9 +94,14 @@ final class WalkTest extends TestCase
     {
         $this->as('planner');
         $before = $this->getJson('/api/building')->json();
-        $this->putJson('/api/building/map', ['at' => ['lectern' => [2.5, -4], 'stage-pit' => [3, 3], 'gone' => [1, 1]]])
-            ->assertOk()
-            ->assertJsonPath('places', 2);
+        $version = fn (string $kind, string $id): int => $this->version($kind, $id);
+        $put = fn (array ...$places): TestResponse => $this->putJson('/api/building/map', ['places' => $places]);
+        $lectern = ['id' => 'lectern', 'at' => [2.5, -4], 'version' => $version('location', 'lectern')];
+        $put(
+            $lectern,
+            ['id' => 'stage-pit', 'at' => [3, 3], 'version' => $version('junction', 'stage-pit')],
+            ['id' => 'gone', 'at' => [1, 1], 'version' => 1],
+        )->assertOk()->assertJsonPath('places', 2)->assertJsonPath('versions.lectern', $lectern['version'] + 1);
         $after = $this->getJson('/api/building')->json();
         self::assertSame([2.5, -4], collect($after['locations'])->firstWhere('part.id', 'lectern')['part']['at']);
         self::assertSame($before['routes'], $after['routes']);
@@ -108,8 +113,12 @@ final class WalkTest extends TestCase
             array_column($before['locations'], 'part'),
             array_column($this->getJson('/api/building')->json('locations'), 'part'),
         );
-        $this->putJson('/api/building/map', ['at' => ['lectern' => [1]]])->assertUnprocessable();
-        $this->putJson('/api/building/map', ['at' => ['lectern' => [1e9, 0]]])->assertUnprocessable();
+        // Somebody else has moved it meanwhile: both versions are shown, and neither place of two is moved.
+        $put($lectern, ['id' => 'foyer', 'at' => [9, 9], 'version' => $version('location', 'foyer')])->assertConflict();
+        self::assertSame([22, 17], collect($this->getJson('/api/building')->json('locations'))
+            ->firstWhere('part.id', 'foyer')['part']['at']);
+        $put(['at' => [1]] + $lectern)->assertUnprocessable();
+        $put(['at' => [1e9, 0], 'version' => $version('location', 'lectern')] + $lectern)->assertUnprocessable();
     }
 
     public function test_a_level_is_kept_with_its_place(): void
@@ -126,5 +135,18 @@ final class WalkTest extends TestCase
             ->get('/api/installation.json')
             ->streamedContent();
         self::assertSame('Hall', collect(json_decode($file, true)['locations'])->firstWhere('id', 'lectern')['level']);
+    }
+
+    public function test_a_way_of_which_somebody_says_how_much_longer_it_is_is_not_measured_any_more(): void
+    {
+        $this->as('planner');
+        $this->measured('to-amp-rack-1', '0.8 m')->assertOk();
+        $this->measured('rack-void', '2.5 m')->assertOk();
+        $measured = fn (string $way): bool => collect($this->getJson('/api/building')->json('ways'))
+            ->firstWhere('part.id', $way)['part']['measured'] ?? false;
+        self::assertTrue($measured('to-amp-rack-1'));
+        $this->postJson('/api/places/amp-rack-1/move', ['by' => ['to-amp-rack-1' => '0.5 m']])->assertOk();
+        self::assertFalse($measured('to-amp-rack-1'));
+        self::assertTrue($measured('rack-void'), 'the others are as they were');
     }
 }

@@ -209,6 +209,20 @@ final class LoomsTest extends TestCase
             'runs' => $runs,
         ]);
         $make($part, [['id' => 'gone', 'version' => 1]])->assertUnprocessable();
+        $lead = $this->postJson('/api/runs', ['line' => [
+            'code' => 'LEAD-1',
+            'cable' => 'pair-foil',
+            'signals' => 'analogue',
+            'build' => 'lead',
+            'from' => 'Media rack',
+            'to' => 'Amplifier rack 1',
+            'length' => '2 m',
+            'plans_a' => 'xlr3-female-cable-balanced',
+            'plans_b' => 'xlr3-male-cable-balanced',
+        ]])->assertCreated()->json();
+        $make($part, [['id' => $lead['id'], 'version' => $lead['version']]])
+            ->assertUnprocessable()
+            ->assertSee('A loose lead lies in no building');
         $make($part, $runs)->assertCreated()->assertJsonPath('id', 'hall-loom');
         $looms = collect($this->getJson('/api/looms')->json('looms'));
         self::assertSame(2, $looms->firstWhere('id', 'hall-loom')['members']);

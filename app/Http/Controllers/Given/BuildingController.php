@@ -5,16 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers\Given;
 
 use App\Changes\Author;
-use App\Changes\ChangeLog;
 use App\Changes\Decision;
 use App\Changes\Foresight;
-use App\Changes\Intent;
+use App\Changes\MapDesk;
 use App\Changes\Sound;
+use App\Changes\WayDesk;
 use App\Contract\Answer;
 use App\Contract\Body;
 use App\Contract\Map;
 use App\Contract\Query;
-use App\Formats\BadLine;
 use App\Http\Requests\Given\BuildingAsked;
 use App\Http\Requests\Given\MapTidied;
 use App\Http\Requests\Given\PartPreview;
@@ -29,8 +28,6 @@ use Sartal\Core\File\Decided;
 use Sartal\Core\File\DecisionKind;
 use Sartal\Core\File\PlanEncoder;
 use Sartal\Core\Given\Installation\Run;
-use Sartal\Core\Given\Measure\InvalidMeasure;
-use Sartal\Core\Given\Measure\Length;
 use Sartal\Core\Later\Changing\Leeway;
 use Sartal\Core\Later\Changing\LeewayFinder;
 use Sartal\Core\Later\Changing\Pieces;
@@ -55,8 +52,6 @@ use Sartal\Core\Later\Changing\Work;
  */
 final readonly class BuildingController
 {
-    private const STALE = 'Somebody has changed one of these ways meanwhile. Load the building again.';
-
     /** @return Answer<Building> */
     public function show(
         #[Query(BuildingAsked::class)] BuildingAsked $asked,
@@ -129,92 +124,25 @@ final readonly class BuildingController
     public function move(
         #[Body(PlaceMove::class)] PlaceMove $sent,
         StoredInstallation $stored,
-        Near $near,
         Author $author,
-        ChangeLog $log,
+        WayDesk $desk,
         string $id,
     ): Answer {
-        // All but runs: which of them it has to do with is found out when it is written.
-        $loaded = $near->runs($stored, []);
-        $name =
-            $loaded->installation->locations()[$id]->name ??
-            ($loaded->installation->junctions()[$id]->name ?? abort(404, 'There is no such place here.'));
-        $edits = [];
-        foreach ($sent->by as $way => $text) {
-            $edits[] = self::longer($stored, $loaded, $id, (string) $way, $text);
-        }
-        $written = $log->write(
-            Decision::on($loaded, $author, sprintf('%s moved', $name), $edits, ifStale: self::STALE),
-        );
+        $written = $desk->moved($stored, $author, $id, $sent->by);
 
         return new Answer(['saved' => true, 'rerouted' => ReroutedResource::of($written->rerouted())]);
     }
 
-    /**
-     * Where places stand on the map: no length follows from it. One change, so that one undo takes it back.
-     *
-     * @return Answer<array{saved: true, places: int, versions: Map<int>}> of all that were named
-     */
+    /** @return Answer<array{saved: true, places: int, versions: Map<int>}> of all that were named */
     public function tidy(
         #[Body(MapTidied::class)] MapTidied $sent,
         StoredInstallation $stored,
         Author $author,
-        ChangeLog $log,
+        MapDesk $desk,
     ): Answer {
-        $edits = [];
-        $rows = $stored->entries();
-        $rows->whereIn('kind', ['location', 'junction'])->whereIn('key', array_map(strval(...), array_keys($sent->at)));
-        foreach ($rows->clone()->get() as $row) {
-            $kind = DecisionKind::from($row->kind);
-            $after = Decided::canonical($kind, ['at' => $sent->at[$row->key]] + $row->definition);
-            if ($after != $row->definition) {
-                $edits[] = new Edit($kind, $row->key, $after, $row->version);
-            }
-        }
-        if ($edits !== []) {
-            $words = count($edits) === 1 ? 'Map: a place moved' : sprintf('Map: %d places moved', count($edits));
-            // Nothing that is done can rely on a map: nobody is asked, and nothing is read for it.
-            $log->write(new Decision($stored, new Author($author->user, Intent::Accept), $words, $edits));
-        }
+        [$moved, $versions] = $desk->put($stored, $author, $sent->places);
 
-        return new Answer([
-            'saved' => true,
-            'places' => count($edits),
-            'versions' => new Map(array_filter($rows->pluck('version', 'key')->all(), is_int(...))),
-        ]);
-    }
-
-    /** @throws BadLine */
-    private static function longer(
-        StoredInstallation $stored,
-        Loaded $loaded,
-        string $place,
-        string $id,
-        string $text,
-    ): Edit {
-        $way = $loaded->installation->ways()[$id] ?? null;
-        if ($way?->across($place) === null) {
-            throw BadLine::because('by.'.$id, $id, 'This way does not lead there. Load the building again.');
-        }
-        try {
-            $length = $way->length->plus(Length::parse($text, 'm'));
-        } catch (InvalidMeasure $invalid) {
-            throw BadLine::because(
-                'by.'.$id,
-                $text,
-                'Write a length, such as 2 m or -0.5 m. '.$invalid->getMessage(),
-            );
-        }
-        if ($length->isNegative() || $length->isZero()) {
-            throw BadLine::because(
-                'by.'.$id,
-                $text,
-                sprintf('%s is %s long: it cannot be shortened by as much.', $way->name, $way->length->canonical()),
-            );
-        }
-        $row = $stored->entries()->where('kind', 'way')->where('key', $id)->firstOrFail();
-
-        return new Edit(DecisionKind::Way, $id, ['length' => $length->canonical()] + $row->definition, $row->version);
+        return new Answer(['saved' => true, 'places' => $moved, 'versions' => new Map($versions)]);
     }
 
     /**

@@ -10,9 +10,9 @@ use App\Contract\Shape;
 /** Where places stand on the map. */
 final readonly class MapTidied implements Shape
 {
-    /** @param  array<string, list<float>>  $at  location or junction id → across and down */
+    /** @param  list<PlacePut>  $places */
     public function __construct(
-        #[Items(max: 5_000, min: 1, remedy: 'Say which place stands where.')] public array $at,
+        #[Items(max: 5_000, min: 1, remedy: 'Say which place stands where.')] public array $places,
     ) {
     }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Building, Point, Way } from '../../api/building'
 import { align, type Aligning } from './map/align'
 import { useMap, type MapNode } from './map/useMap'
@@ -20,12 +20,17 @@ const emit = defineEmits<{ choose: [string]; place: [Point]; move: [Map<string, 
 const svg = ref<SVGSVGElement | null>(null)
 const moving = ref(new Map<string, Point>())
 const eye = useView(svg, () => nodes.value.map(node => node.at))
-const { nodes, seen, lines, names, pointed, anew, size } = useMap(props, eye, moving)
-const loose = computed(() => nodes.value.filter(node => node.loose))
+const { nodes, seen, lines, names, pointed, anew, loose, size } = useMap(props, eye, moving)
 
 /** Several at once: Shift and a press, or a frame drawn with Shift. */
 const picked = ref(new Set<string>())
 const frame = ref<{ from: [number, number]; to: [number, number] } | null>(null)
+watch(
+  () => props.level,
+  () => {
+    picked.value = new Set()
+  },
+)
 const dragged = ref<{ key: string; from: Point; moved: boolean } | null>(null)
 /** Lines through places that stand exactly above or beside what is dragged. */
 const guides = computed(() => {
@@ -85,10 +90,14 @@ function moved(event: PointerEvent) {
       .map(node => [node.key, whole([placed(node)[0]! + by[0], placed(node)[1]! + by[1]])]),
   )
 }
-/** At once, and until the building says so itself. */
+/**
+ * At once, and until the building says so itself. Whoever moves one place has seen where the others stand: those that
+ * nobody has put there yet stay there, and are not laid out around it again.
+ */
 function move(by: Map<string, Point>) {
-  moving.value = by
-  emit('move', by)
+  const all = new Map([...loose.value, ...by])
+  moving.value = all
+  emit('move', all)
 }
 /** Where it stood before anybody dragged it. */
 const stood = new Map<string, Point>()
@@ -142,14 +151,12 @@ function onMapKey(event: KeyboardEvent) {
 const ofPicked = () => new Map(nodes.value.filter(node => picked.value.has(node.key)).map(node => [node.key, node.at]))
 const put = (how: Aligning) => move(align(ofPicked(), how))
 const suggested = computed(() =>
-  loose.value.length === 1
+  loose.value.size === 1
     ? 'One place stands where its ways suggest.'
-    : `${loose.value.length} places stand where their ways suggest.`,
+    : `${loose.value.size} places stand where their ways suggest.`,
 )
-const keep = () => move(new Map(loose.value.map(node => [node.key, halves(node.at)])))
-const halves = (at: Point): Point => [Math.round(at[0]! * 2) / 2, Math.round(at[1]! * 2) / 2]
 /** As the ways suggest, wherever they stand: one change, which can be undone. */
-const arrange = () => move(new Map([...anew()].map(([key, at]) => [key, halves(at)])))
+const arrange = () => move(anew())
 /** What was moved is where it was put as soon as the building says so. */
 function settled() {
   moving.value = new Map()
@@ -250,8 +257,8 @@ defineExpose({ settled })
       <button type="button" class="plain" @click="put('column')">In a column</button>
       <button v-if="picked.size > 2" type="button" class="plain" @click="put('even')">Evenly apart</button>
       <button type="button" class="plain" @click="picked = new Set()">Let go</button></p>
-    <p v-else-if="edits && loose.length" class="hint">{{ suggested }}
-      <button type="button" class="plain" @click="keep">Keep them there</button></p>
+    <p v-else-if="edits && loose.size" class="hint">{{ suggested }}
+      <button type="button" class="plain" @click="move(loose)">Keep them there</button></p>
     <p class="zooms"><button type="button" aria-label="Closer" @click="eye.closer(1.4)">+</button><button
       type="button"
       aria-label="Further away"

@@ -122,9 +122,13 @@ function put(all: Building, at: Record<string, Point>, versions: Record<string, 
 const map = ref<{ settled: () => void } | null>(null)
 async function move(by: Map<string, Point>) {
   await attempt(async () => {
+    const all = building.value!
     const at = Object.fromEntries([...by].map(([key, point]) => [key.slice(key.indexOf(':') + 1), point]))
-    const { versions } = await api.put('building/map', { at })
-    building.value = put(building.value!, at, versions)
+    const places = [...all.locations, ...all.junctions].flatMap(({ part: { id }, version }) =>
+      at[id] ? [{ id, at: at[id], version }] : [],
+    )
+    const { versions } = await api.put('building/map', { places })
+    building.value = put(all, at, versions)
   }, 'Moved on the map. No length follows from it.')
   map.value?.settled()
 }

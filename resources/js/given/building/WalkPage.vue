@@ -7,7 +7,6 @@ import type { Schemas } from '../../api/types'
 import BeingMade from '../../ui/BeingMade.vue'
 import { useAttempt } from '../../ui/attempt'
 import UndoButton from '../../ui/UndoButton.vue'
-import { length } from '../../ui/units'
 import RuleTabs from '../rules/RuleTabs.vue'
 import WalkStop from './WalkStop.vue'
 
@@ -72,8 +71,7 @@ async function undo(work: () => Promise<string>) {
           :number="i + 1"
           :may="may"
           @measured="measured(stop.name)" /></ol>
-        <p class="quiet last">Lengths before a stop are what one walks to it, as the ways are known now:
-          {{ length(walk.stops[0]!.length) }} is what the first is taken to be.</p>
+        <p class="quiet last">“After 3 m” is how far one walks to a stop, by the ways as they are known now.</p>
       </template>
     </div>
   </main>

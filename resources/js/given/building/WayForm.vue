@@ -80,6 +80,13 @@ const look = useDebounceFn(async () => {
   }
 }, 350)
 watch(draft, look, { deep: true })
+// Another length is another one's word: whoever measured it says so.
+watch(
+  () => draft.length,
+  now => {
+    if (was?.measured) draft.measured = now === was.length
+  },
+)
 onMounted(look)
 
 /** Its version as it was read, or as it was when what is left was typed. */

@@ -22,9 +22,7 @@ const read = () =>
     // Earlier ones that are shown stay.
     const last = now.more ? now.notices.at(-1)!.id : 0
     const earlier = told.value?.notices.filter(each => each.id < last) ?? []
-    told.value = earlier.length
-      ? { ...now, more: told.value!.more, notices: [...now.notices, ...earlier] }
-      : now
+    told.value = earlier.length ? { ...now, more: told.value!.more, notices: [...now.notices, ...earlier] } : now
   })
 onMounted(read)
 useLive(['noticed', 'decided'], 4_000, read)

@@ -20,7 +20,7 @@ const groups = computed<Group[]>(() => {
   const words = sought.value.trim().toLowerCase().split(/\s+/).filter(Boolean)
   const all = new Map<string, Row[]>()
   for (const row of rows.rows) {
-    if (row.withdrawn || row.loom) continue
+    if (row.withdrawn || row.loom || row.build === 'lead') continue
     const text = `${row.code} ${row.from} ${row.to} ${row.cable} ${row.signals.join(' ')}`.toLowerCase()
     if (!words.every(word => text.includes(word))) continue
     const name = `${row.from} → ${row.to}`

@@ -24,6 +24,7 @@ function leant(x1: number, y1: number, x2: number, y2: number): number {
   const angle = (Math.atan2(y2 - y1, x2 - x1) * 180) / Math.PI
   return angle > 90 ? angle - 180 : angle < -90 ? angle + 180 : angle
 }
+const halves = (at: Point): Point => [Math.round(at[0]! * 2) / 2, Math.round(at[1]! * 2) / 2]
 const metres = (way: Way) => Number.parseFloat(way.part.length) / 1000
 
 export const levelsOf = (building: Building) =>
@@ -51,7 +52,7 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
       places.value.map(({ part }) => ({ id: part.id })),
       joined(props.building),
     )
-    return new Map(places.value.map(({ kind, part }) => [`${kind}:${part.id}`, all.get(part.id)!]))
+    return new Map(places.value.map(({ kind, part }) => [`${kind}:${part.id}`, halves(all.get(part.id)!)]))
   }
   const laid = shallowRef(new Map<string, Point>())
   watch(
@@ -63,6 +64,16 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
       )
     },
     { immediate: true },
+  )
+
+  /** Places that nobody put anywhere, on whatever level, where their ways suggest. */
+  const loose = computed(
+    () =>
+      new Map(
+        places.value.flatMap(({ kind, part }): [string, Point][] =>
+          part.at ? [] : [[`${kind}:${part.id}`, halves(laid.value.get(part.id)!)]],
+        ),
+      ),
   )
 
   /** Of a level: what is on it, and where its ways lead to. */
@@ -147,5 +158,5 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
     return placeNames(all, eye.width.value / 2, along)
   })
   const pointed = ref('')
-  return { nodes, seen, lines, names, pointed, anew, size }
+  return { nodes, seen, lines, names, pointed, anew, loose, size }
 }
