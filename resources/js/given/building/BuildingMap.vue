@@ -279,6 +279,7 @@ defineExpose({ settled })
   height: 100%;
   display: block;
   touch-action: none;
+  user-select: none;
   background: var(--surface);
   background-image: radial-gradient(var(--line) 1px, transparent 1px);
   background-size: var(--square) var(--square);
@@ -374,8 +375,13 @@ text.junction {
 .node.loose circle {
   stroke-dasharray: 3 2;
 }
-.node.away {
+.node.away rect,
+.node.away circle {
   opacity: 0.45;
+}
+.node.away text {
+  font-style: italic;
+  fill: var(--slate);
 }
 .node.picked rect,
 .node.picked circle {

@@ -6,8 +6,9 @@ import type { Point } from '../../../api/building'
 
 /** px for a square of the map, as far as nobody looks closer. */
 export const SQUARE = 30
-/** px for names beside the outer places. */
+/** px for names beside the outer places, and below for what stands over the map. */
 const ROOM = [130, 40] as const
+const BELOW = 34
 const [LEAST, MOST] = [0.1, 6]
 
 /** What of the map is seen: moved by dragging its ground, closer by wheel, two fingers or keys (d3-zoom). */
@@ -41,13 +42,13 @@ export function useView(svg: Ref<SVGSVGElement | null>, points: () => Point[]) {
       Math.min(
         1.6,
         (width.value - 2 * room[0]) / Math.max(1, right - left),
-        (height.value - 2 * room[1]) / Math.max(1, bottom - top),
+        (height.value - BELOW - 2 * room[1]) / Math.max(1, bottom - top),
       ),
     )
     on().call(
       zooming.transform,
       zoomIdentity
-        .translate(width.value / 2, height.value / 2)
+        .translate(width.value / 2, (height.value - BELOW) / 2)
         .scale(k)
         .translate(-(left + right) / 2, -(top + bottom) / 2),
     )
