@@ -79,6 +79,15 @@ test('names stand over no other name and no sign, and what matters most is named
   }
 })
 
+test('a way is named where there is room along it, and not over a place', () => {
+  const spot = (key: string, x: number, y: number): Spot => ({ key, x, y, name: 'Rack room', radius: 9, rank: 1 })
+  const way = { key: 'tray', angle: 0, name: 'Tray', at: [[300, 100] as const, [200, 100] as const].map(at => [...at]) }
+  const along = [way as { key: string; angle: number; name: string; at: [number, number][] }]
+  expect(placeNames([], 300, along).written.get('tray')).toEqual([300, 100])
+  expect(placeNames([spot('a', 300, 100)], 300, along).written.get('tray')).toEqual([200, 100])
+  expect(placeNames([spot('a', 300, 100), spot('b', 200, 100)], 300, along).written.has('tray')).toBe(false)
+})
+
 test('several are put in a row, in a column, or evenly apart', () => {
   const at = new Map<string, Point>([
     ['a', [0, 0]],

@@ -371,9 +371,11 @@ li a:focus-visible kbd {
     display: grid;
     grid-template-columns: 1fr 1fr;
   }
-  .open li a {
+  .open li a,
+  .open .notices,
+  .open .finder {
     justify-content: flex-start;
-    padding: 4px 10px;
+    padding: 4px 12px;
   }
   .open .left {
     display: inline;

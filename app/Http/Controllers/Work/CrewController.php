@@ -91,19 +91,28 @@ final readonly class CrewController
         return new Answer($board->of($stored));
     }
 
+    private static function answers(Membership $member): bool
+    {
+        return $member->hasRole(Role::Planner, Role::Lead);
+    }
+
     /**
-     * Who is at work here, and so may be asked.
+     * Who is at work here, and so may be asked: those who may answer first.
      *
      * @return Answer<array{people: list<array{id: string, name: string, answers: bool}>}>
      */
     public function colleagues(StoredInstallation $stored): Answer
     {
         $people = [];
-        foreach ($stored->atWork()->get()->sortBy('user.name') as $member) {
+        $crew = $stored->atWork()->get()->sortBy([
+            static fn (Membership $a, Membership $b): int => self::answers($b) <=> self::answers($a),
+            ['user.name', 'asc'],
+        ]);
+        foreach ($crew as $member) {
             $people[] = [
                 'id' => $member->user->key,
                 'name' => $member->user->name,
-                'answers' => $member->hasRole(Role::Planner, Role::Lead),
+                'answers' => self::answers($member),
             ];
         }
 

@@ -44,6 +44,9 @@ const guides = computed(() => {
   ]
 })
 
+/** What is chosen is named, whether there is room or not. */
+const written = (line: { key: string; x: number; y: number }) =>
+  (names.value.written.get(line.key) ?? [line.x, line.y - 12]).join(' ')
 const over = (way: Way) => way.fill !== null && way.rule !== null && (way.fill.value ?? Infinity) > way.rule.design
 const stopped = (way: Way) => way.findings.some(each => each.severity === 'stop')
 const whole = (at: Point): Point => [Math.round(at[0]!), Math.round(at[1]!)]
@@ -201,8 +204,8 @@ defineExpose({ settled })
         <path :d="line.d" class="body" :class="line.way.part.kind?.replace(' ', '-')" :stroke-width="line.thick" />
         <text
           v-if="names.written.has(line.key) || chosen === line.key"
-          :transform="`translate(${line.x} ${line.y}) rotate(${line.angle})`"
-          :y="-line.thick / 2 - 4"
+          :transform="`translate(${written(line)}) rotate(${line.angle})`"
+          y="4"
           text-anchor="middle">{{ line.way.part.name }}</text>
       </g>
       <g

@@ -96,6 +96,10 @@ input {
   font: inherit;
   font-family: var(--mono);
 }
+input::placeholder {
+  color: var(--slate);
+  opacity: 1;
+}
 input:focus-visible {
   outline: 2px solid var(--copper);
 }

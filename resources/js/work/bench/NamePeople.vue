@@ -2,15 +2,18 @@
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../../api/client'
 import type { Answer } from '../../api/answers'
+import { useSession } from '../../api/session'
 
 /** Who is asked by name: what follows an @ in the text is looked for among those at work. */
 const words = defineModel<string>({ required: true })
 type Person = Answer<'colleagues', 'get'>['people'][number]
+const session = useSession()
+/** Everybody else at work, those who can answer first. */
 const people = ref<Person[]>([])
 onMounted(async () => {
   people.value = await api
     .get('colleagues')
-    .then(answer => answer.people)
+    .then(answer => answer.people.filter(each => each.id !== session.session.person?.id))
     .catch(() => [])
 })
 

@@ -79,15 +79,15 @@ function sides(spot: Spot, middle: number): { at: Named; box: Box }[] {
 
 export interface Along {
   key: string
-  x: number
-  y: number
+  /** Where it may be written, what is best first. */
+  at: [number, number][]
   /** ° */
   angle: number
   name: string
 }
 
 /** Small boxes along a name that leans. */
-function leaning({ x, y, angle, name }: Along): Box[] {
+function leaning({ angle, name }: Along, [x, y]: [number, number]): Box[] {
   const turn = (angle * Math.PI) / 180
   const half = (name.length * LETTER) / 2
   const boxes: Box[] = []
@@ -106,7 +106,7 @@ export function placeNames(
   spots: Spot[],
   middle: number,
   along: Along[] = [],
-): { named: Map<string, Named>; written: Set<string> } {
+): { named: Map<string, Named>; written: Map<string, [number, number]> } {
   const taken = new Taken()
   for (const { x, y, radius } of spots)
     taken.take({ left: x - radius, top: y - radius, right: x + radius, bottom: y + radius })
@@ -118,12 +118,12 @@ export function placeNames(
     named.set(spot.key, free.at)
   }
   // Ways after places: a way is known by where it leads.
-  const written = new Set<string>()
+  const written = new Map<string, [number, number]>()
   for (const way of along) {
-    const boxes = leaning(way)
-    if (!boxes.every(box => taken.isFree(box))) continue
-    for (const box of boxes) taken.take(box)
-    written.add(way.key)
+    const at = way.at.find(each => leaning(way, each).every(box => taken.isFree(box)))
+    if (!at) continue
+    for (const box of leaning(way, at)) taken.take(box)
+    written.set(way.key, at)
   }
   return { named, written }
 }

@@ -19,6 +19,9 @@ const SIGN = { location: 9, junction: 6 }
 /** From so close on signs are as large as they get; and so much of that they are from far away. */
 const [CLOSE, LEAST] = [0.8, 0.5]
 
+/** Parts of a way, from its middle, where its name is tried. */
+const ALONG = [0, -0.15, 0.15]
+
 /** Names lean along their way, never upside down. */
 function leant(x1: number, y1: number, x2: number, y2: number): number {
   const angle = (Math.atan2(y2 - y1, x2 - x1) * 180) / Math.PI
@@ -124,11 +127,13 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
           way,
           key: `way:${way.part.id}`,
           d: `M${x1} ${y1}Q${mx * 2 - (x1 + x2) / 2} ${my * 2 - (y1 + y2) / 2} ${x2} ${y2}`,
+          from: [x1, y1] as const,
+          to: [x2, y2] as const,
           x: mx,
           y: my,
           thick: (2 + Math.min(9, Math.sqrt(way.runs.length) * 1.4)) * size.value,
           angle: leant(x1, y1, x2, y2),
-          roomy: far > way.part.name.length * 7 + 40,
+          roomy: far > way.part.name.length * 7 + 24,
           main: metres(way) > 5 || way.part.kind !== 'free air',
         },
       ]
@@ -150,10 +155,15 @@ export function useMap(props: Asked, eye: ReturnType<typeof useView>, moving: Re
     const along = lines.value
       .filter(line => line.main && line.roomy && line.way.part.kind !== 'free air')
       .sort((a, b) => b.way.runs.length - a.way.runs.length || (a.key < b.key ? -1 : 1))
-      .map(({ key, x, y, angle, thick, way }) => {
-        // Where it is written: beside the line, on its upper side.
+      .map(({ key, from, to, x, y, angle, thick, way }) => {
+        // Where it is written: beside the line, on its upper side; in the middle, or nearer to an end.
         const [turn, off] = [(angle * Math.PI) / 180, thick / 2 + 9]
-        return { key, angle, name: way.part.name, x: x + off * Math.sin(turn), y: y - off * Math.cos(turn) }
+        const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
+        const at = ALONG.map((part): [number, number] => [
+          x + dx * part + off * Math.sin(turn),
+          y + dy * part - off * Math.cos(turn),
+        ])
+        return { key, angle, name: way.part.name, at }
       })
     return placeNames(all, eye.width.value / 2, along)
   })
